@@ -1,0 +1,218 @@
+package evidence
+
+import (
+	"math/bits"
+
+	"zestythicket/guide"
+)
+
+// Engine judges finds against one guide. It holds no state of any find and may
+// be shared.
+type Engine struct {
+	ix   *guide.Index
+	def  Defaults
+	acts []int32 // by trait: number of the act it rests on
+}
+
+// New makes an engine over a compiled guide.
+func New(ix *guide.Index, def Defaults) *Engine {
+	e := &Engine{ix: ix, def: def, acts: make([]int32, len(ix.Book.Traits))}
+	number := map[string]int32{}
+	for i := range ix.Book.Traits {
+		a := ix.Book.Traits[i].Act
+		if a == "" {
+			a = "\x00" + ix.Book.Traits[i].ID
+		}
+		if _, ok := number[a]; !ok {
+			number[a] = int32(len(number))
+		}
+		e.acts[i] = number[a]
+	}
+	return e
+}
+
+// Index is the guide the engine judges by.
+func (e *Engine) Index() *guide.Index { return e.ix }
+
+// Judgement is everything that follows from what was said of one specimen.
+type Judgement struct {
+	Specimen    string
+	Kingdom     guide.Kingdom
+	Stages      guide.StageSet
+	StageFixed  bool
+	Readings    []Reading
+	Ledger      []Entry
+	Aside       []int32 // hazardous entries of other continents
+	Standing    Standing
+	Verdict     Verdict
+	Legs        [5]bool
+	Obligations []Obligation
+	Refusals    []Refusal
+	Leave       []Leave
+	NamedTo     Naming
+	Next        Check
+	// TargetContradictions are evidence groups in which the target is soundly
+	// contradicted.
+	TargetContradictions int
+	// Passed: the target matches and every named dangerous lookalike is ruled
+	// out on this individual. Failed: the target is contradicted.
+	Passed, Failed bool
+}
+
+// trial is the work sheet of one judgement.
+type trial struct {
+	e        *Engine
+	f        *Find
+	specimen string
+	kingdom  guide.Kingdom
+	target   int32 // -1 without one
+	rs       []Reading
+	byTrait  []int32 // reading of a trait that the observer gave, -1
+	sc       scene
+	in       []bool
+	grade    []guide.Grade
+	sheet    *sheet
+	st       standing
+	tallies  []tally
+	open     []int32 // dangerous entries not ruled out
+	danger   []int32 // all dangerous entries in scope
+	contact  bool    // a contact hazard is standing
+	use      *guide.Use
+}
+
+// Judge evaluates one specimen of a find and chooses the next check.
+func (e *Engine) Judge(f *Find, specimen string) Judgement {
+	t := e.trial(f, specimen)
+	j := Judgement{Specimen: specimen, Kingdom: t.kingdom, Stages: t.sc.stages, StageFixed: t.sc.fixed, Readings: t.rs}
+	if !t.sc.anyStage {
+		j.Stages = 0
+	}
+	j.Ledger = t.ledger()
+	j.Aside = t.aside()
+	j.Standing = t.summary()
+	t.verdict(&j)
+	j.Next = t.next()
+	return j
+}
+
+// trial evaluates readings, contradictions, standing and tallies.
+func (e *Engine) trial(f *Find, specimen string) *trial {
+	t := &trial{e: e, f: f, specimen: specimen, kingdom: e.kingdom(f), target: -1}
+	if at, ok := e.ix.TaxonAt(f.Target); ok {
+		t.target = at
+		t.use, _ = e.ix.Book.Taxa[at].UseFor(f.Part, f.Prep)
+	}
+	t.rs, t.sc = e.readings(f, specimen)
+	t.byTrait = make([]int32, len(e.ix.Book.Traits))
+	for i := range t.byTrait {
+		t.byTrait[i] = -1
+	}
+	for i := range t.rs {
+		if t.rs[i].By < 0 {
+			t.byTrait[t.rs[i].Trait] = int32(i)
+		}
+	}
+	t.scope()
+	t.sheet = e.contradictions(t.rs, t.sc.eff, t.in)
+	t.st = e.standing(f, t.rs, &t.sc, t.in)
+	t.tally()
+	return t
+}
+
+// scope marks the entries of the observed kingdom on this continent and grades
+// each as the intent would have it.
+func (t *trial) scope() {
+	n := len(t.e.ix.Book.Taxa)
+	t.in = make([]bool, n)
+	t.grade = make([]guide.Grade, n)
+	for i := range t.in {
+		tx := &t.e.ix.Book.Taxa[i]
+		if t.kingdom != guide.KingdomUnclear && tx.Kingdom != t.kingdom {
+			continue
+		}
+		if !tx.OnContinentOf(t.f.Place.Region) && !has(t.f.Recalled, tx.ID) && int32(i) != t.target {
+			continue
+		}
+		t.in[i] = true
+		t.grade[i] = t.gradeOf(tx)
+	}
+}
+
+func (t *trial) gradeOf(tx *guide.Taxon) guide.Grade {
+	switch t.f.Intent {
+	case Clear:
+		return tx.ContactHazard()
+	case Keep:
+		// Whatever is to be protected is held to the rule for poisonous
+		// entries: two steps, one of them structural.
+		if tx.Protection != "" {
+			return guide.Poisonous
+		}
+		return guide.Harmless
+	case Record:
+		return tx.WorstHazard()
+	}
+	return tx.HazardFor(t.f.Part, t.f.Prep, 0, true)
+}
+
+// exempt reports entries that can't be ruled out because the target is one of
+// them: the target itself and its ancestors. Members and equivalents of the
+// target need no exemption: where the use is harmless for them, their grade is
+// 0, and where it is not they stay in scope.
+func (t *trial) exempt(taxon int32) bool {
+	if t.target < 0 {
+		return false
+	}
+	if taxon == t.target {
+		return true
+	}
+	for _, d := range t.e.ix.Descendants(taxon) {
+		if d == t.target {
+			return true
+		}
+	}
+	return false
+}
+
+func (t *trial) need(taxon int32) need {
+	return need{grade: t.grade[taxon], pair: t.e.ix.DecisiveParts[taxon] >= 2}
+}
+
+func (t *trial) tally() {
+	n := len(t.in)
+	t.tallies = make([]tally, n)
+	var buf []edge
+	for i := 0; i < n; i++ {
+		if t.grade[i] == 0 || !t.in[i] || t.exempt(int32(i)) {
+			continue
+		}
+		taxon := int32(i)
+		buf = t.sheet.of(taxon, buf)
+		t.tallies[i] = t.need(taxon).count(buf)
+		t.danger = append(t.danger, taxon)
+		if !t.tallies[i].ruledOut {
+			t.open = append(t.open, taxon)
+			if t.e.ix.Contact[i] > 0 && !t.contactOut(taxon, buf) {
+				t.contact = true
+			}
+		}
+	}
+}
+
+// contactOut reports whether an entry is ruled out as a contact hazard, which
+// may take less than ruling it out as food.
+func (t *trial) contactOut(taxon int32, es []edge) bool {
+	n := need{grade: t.e.ix.Contact[taxon], pair: t.e.ix.DecisiveParts[taxon] >= 2}
+	return n.count(es).ruledOut
+}
+
+func (t *trial) taxon(i int32) *guide.Taxon { return &t.e.ix.Book.Taxa[i] }
+func (t *trial) trait(i int32) *guide.Trait { return &t.e.ix.Book.Traits[i] }
+func (t *trial) sound(trait int32) *Reading {
+	if i := t.byTrait[trait]; i >= 0 && t.rs[i].Soundness == Sound {
+		return &t.rs[i]
+	}
+	return nil
+}
+
+func popcount(m uint32) int { return bits.OnesCount32(m) }

@@ -1,0 +1,382 @@
+package evidence
+
+import (
+	"cmp"
+	"slices"
+
+	"zestythicket/guide"
+)
+
+// Outcome says what one answer to a check would do.
+type Outcome struct {
+	State    int32
+	P        float64 // how likely it is to be seen, by the standing
+	Steps    int     // open dangerous entries that would lose a thorn
+	Finished int     // of these, how many would be cut back wholly
+	Target   guide.Frequency
+	Against  bool // it would contradict the target
+}
+
+// Offer is one check that could be made now.
+type Offer struct {
+	Trait int32
+	// For is the check that this one prepares (the base is dug before it is
+	// looked at), -1 if it stands for itself.
+	For    int32
+	Score  float64 // expected share of the open danger cut back, less costs
+	Key    bool    // an unmet key trait of the target
+	First  bool    // can't be had later: comes before everything else
+	Gloves bool    // a contact hazard is standing
+	Mends  bool    // it was read before, but the reading is shaky
+}
+
+// Check is the next best check, with what each answer would do, and the offers
+// behind it.
+type Check struct {
+	Offer
+	Outcomes []Outcome
+	Others   []Offer // up to five more, best first
+}
+
+const otherOffers = 5
+
+// gains is what one more contradiction is worth against each open entry, by the
+// kind of contradiction, weighted by hazard and standing.
+type gains struct {
+	open   []int32
+	weight []float64 // by taxon
+	total  float64
+	have   [][]edge // by taxon index in open; nil when there is none
+	place  []int32  // by taxon: index in open, -1
+	simple []bool   // by place: no group or act twice, so that counting is enough
+	// By place: a structural step in a part that has none, in a part that has
+	// one, a sensory step, a decisive and a timed decisive one.
+	fresh, same, sense, timed []float64
+	parts                     []uint32
+	decided                   []uint32 // parts with a decisive contradiction
+	firstDec                  []float64
+}
+
+func (t *trial) gains() *gains {
+	n := len(t.open)
+	g := &gains{open: t.open, weight: make([]float64, len(t.in)), place: make([]int32, len(t.in))}
+	flat := make([]float64, 5*n)
+	g.fresh, g.same, g.sense, g.timed, g.firstDec = flat[:n], flat[n:2*n], flat[2*n:3*n], flat[3*n:4*n], flat[4*n:]
+	g.parts, g.decided, g.simple = make([]uint32, n), make([]uint32, n), make([]bool, n)
+	for i := range g.place {
+		g.place[i] = -1
+	}
+	var buf []edge
+	for i, d := range t.open {
+		g.place[d] = int32(i)
+		w := float64(t.grade[d]) * (t.st.share[d] + 1/float64(n))
+		g.weight[d] = w
+		g.total += w * float64(t.tallies[d].remaining)
+		buf = t.sheet.of(d, buf)
+		nd, was := t.need(d), t.tallies[d].remaining
+		g.simple[i] = true
+		for k := range buf {
+			if nd.structural(&buf[k]) {
+				g.parts[i] |= 1 << buf[k].part
+			}
+			if buf[k].decisive {
+				g.decided[i] |= 1 << buf[k].part
+			}
+		}
+		worth := func(ed edge) float64 {
+			ed.group, ed.act = -1, -1 // untouched by any reading
+			return w * float64(was-nd.count(append(buf, ed)).remaining)
+		}
+		unused, used := guide.Part(0), guide.Part(0)
+		for p := guide.Part(1); int(p) < guide.PartCount; p++ {
+			if g.parts[i]&(1<<p) == 0 && unused == 0 {
+				unused = p
+			} else if g.parts[i]&(1<<p) != 0 {
+				used = p
+			}
+		}
+		g.fresh[i] = worth(edge{class: guide.Structural, part: unused})
+		g.same[i] = g.fresh[i]
+		if used != 0 {
+			g.same[i] = worth(edge{class: guide.Structural, part: used})
+		}
+		g.sense[i] = worth(edge{class: guide.Sensory, part: unused})
+		g.timed[i] = worth(edge{class: guide.Sensory, part: unused, timed: true})
+		g.firstDec[i] = worth(edge{class: guide.Structural, part: unused, decisive: true})
+	}
+	return g
+}
+
+// available: the check can be made on this specimen now.
+func (t *trial) available(at int32) bool {
+	tr := t.trait(at)
+	if tr.Kingdom != guide.KingdomUnclear && t.kingdom != guide.KingdomUnclear && tr.Kingdom != t.kingdom {
+		return false
+	}
+	if tr.Prepares != "" || tr.Stages&t.sc.stages == 0 {
+		return false
+	}
+	if tr.Colour && t.f.Profile.ColourDiffers || tr.Smell && t.f.Profile.SmellWeak {
+		return false
+	}
+	if tr.Tool != "" && t.f.Tools != nil && !has(t.f.Tools, tr.Tool) {
+		return false
+	}
+	if tr.BeforePick && t.sc.picked {
+		return false
+	}
+	if p := t.e.ix.ParentOf[at]; p >= 0 {
+		if r := t.sound(p); r != nil && r.Mask&tr.ParentStates == 0 {
+			return false
+		}
+	}
+	if i := t.byTrait[at]; i >= 0 {
+		return t.rs[i].Soundness == Shaky && mendable(t.rs[i].Spoilers)
+	}
+	return true
+}
+
+// mendable: the same specimen can still give a sound reading.
+func mendable(sp []Spoiler) bool {
+	for _, s := range sp {
+		switch s {
+		case SmellContaminated, TooFew, TooEarly, PaperHides, ObserverUnsure:
+		default:
+			return false
+		}
+	}
+	return true
+}
+
+// next scores every available check by its expected progress:
+//
+//	Σ over states P(state) × fall in open depth, weighted by hazard × (standing +
+//	an equal share), as a part of all the open depth so weighted
+//	+ a bonus for an unmet key trait + a little for telling entries apart
+//	− costs of touching, cutting, waiting, tools, destruction, contact hazards
+//
+// Checks that can't be repeated after picking come first as long as they get
+// anywhere. Tasting is not among the guide's traits and is never offered.
+func (t *trial) next() Check {
+	g := t.gains()
+	pr := t.predictor()
+	keys := map[int32]bool{}
+	if t.target >= 0 && t.f.Intent.harvest() {
+		for _, id := range t.taxon(t.target).KeyFor(t.sc.stages) {
+			if at, ok := t.e.ix.TraitAt(id); ok && t.sound(at) == nil {
+				keys[at] = true
+			}
+		}
+	}
+	offers := make([]Offer, 0, len(t.byTrait))
+	var fall, dist [32]float64
+	for at := range t.byTrait {
+		trait := int32(at)
+		if !t.available(trait) {
+			continue
+		}
+		o := Offer{Trait: trait, For: -1, Key: keys[trait], Gloves: t.contact && t.trait(trait).Handling > guide.Look, Mends: t.byTrait[trait] >= 0}
+		useful := 0.0
+		if n := len(t.trait(trait).States); n > 0 {
+			pr.states(trait, dist[:n])
+			if g.total > 0 {
+				t.fall(g, trait, fall[:n])
+				for s := 0; s < n; s++ {
+					useful += dist[s] * fall[s] / g.total
+				}
+			}
+			useful += t.identityWeight() * pr.identity(trait, dist[:n])
+		}
+		if o.Key {
+			useful += t.e.def.KeyBonus
+		}
+		o.First = t.trait(trait).BeforePick && useful >= t.e.def.BeforePickAt
+		o.Score = useful - t.cost(trait)
+		if useful > 0 {
+			offers = append(offers, o)
+		}
+	}
+	offers = t.prepare(offers)
+	slices.SortFunc(offers, func(a, b Offer) int {
+		return cmp.Or(cmp.Compare(boolInt(b.First), boolInt(a.First)), cmp.Compare(b.Score, a.Score), cmp.Compare(a.Trait, b.Trait))
+	})
+	if len(offers) == 0 {
+		return Check{Offer: Offer{Trait: -1, For: -1}}
+	}
+	c := Check{Offer: offers[0], Others: offers[1:min(len(offers), 1+otherOffers)]}
+	c.Outcomes = t.outcomes(c.Trait, g, pr)
+	return c
+}
+
+func (t *trial) identityWeight() float64 {
+	if t.f.Intent == Record || t.target < 0 {
+		return t.e.def.IdentityNaming
+	}
+	return t.e.def.IdentityBonus
+}
+
+func (t *trial) cost(at int32) float64 {
+	tr, d := t.trait(at), &t.e.def
+	c := 0.0
+	switch tr.Handling {
+	case guide.Touch:
+		c = d.CostTouch
+	case guide.Cut:
+		c = d.CostCut
+	case guide.Wait:
+		c = d.CostWait
+	}
+	if tr.Destroys {
+		c += d.CostDestroys
+	}
+	if tr.Tool != "" {
+		c += d.CostTool
+	}
+	if t.contact && tr.Handling > guide.Look {
+		c += d.CostContact
+	}
+	return c
+}
+
+// fall fills, by state, the weighted fall in open depth that the state would bring.
+func (t *trial) fall(g *gains, trait int32, out []float64) {
+	clear(out)
+	tr := t.trait(trait)
+	if tr.Class == guide.Circumstance {
+		return
+	}
+	col := &t.e.ix.Columns[trait]
+	group, act := t.e.ix.GroupOf[trait], t.e.acts[trait]
+	touched := false
+	for i := range t.rs {
+		r := &t.rs[i]
+		from := r.Trait
+		if r.By >= 0 {
+			from = r.By
+		}
+		touched = touched || r.Soundness == Sound && (t.e.ix.GroupOf[r.Trait] == group || t.e.acts[from] == act)
+	}
+	bit := uint32(1) << tr.Part
+	var buf []edge
+	for _, row := range col.Hazardous {
+		taxon := col.Taxa[row]
+		p := g.place[taxon]
+		if p < 0 {
+			continue
+		}
+		never, dec := masks(col, row, t.e.stagesFor(taxon, t.sc.eff, tr))
+		if never == 0 {
+			continue
+		}
+		if touched || dec != 0 {
+			ed := edge{group: group, act: act, part: tr.Part, class: tr.Class}
+			nd := t.need(taxon)
+			buf = t.sheet.of(taxon, buf)
+			worth := func(decisive bool) float64 {
+				ed.decisive, ed.timed = decisive && tr.Class == guide.Structural, decisive && tr.Kind == guide.Timed
+				return g.weight[taxon] * float64(t.tallies[taxon].remaining-nd.count(append(buf, ed)).remaining)
+			}
+			plain, decisive := worth(false), 0.0
+			if dec != 0 {
+				decisive = worth(true)
+			}
+			for s := range out {
+				if never&(1<<s) == 0 {
+					continue
+				}
+				if dec&(1<<s) != 0 {
+					out[s] += decisive
+				} else {
+					out[s] += plain
+				}
+			}
+			continue
+		}
+		w := g.sense[p]
+		if tr.Class == guide.Structural {
+			w = g.fresh[p]
+			if g.parts[p]&bit != 0 {
+				w = g.same[p]
+			}
+		}
+		for m := never & (1<<len(out) - 1); m != 0; m &= m - 1 {
+			out[lowest(m)] += w
+		}
+	}
+}
+
+// prepare hands the score of a check whose preparation has not been stated to
+// the preparation: the base is dug out before it is looked at.
+func (t *trial) prepare(offers []Offer) []Offer {
+	best := map[int32]int{}
+	out := offers[:0:0]
+	for _, o := range offers {
+		pre := t.e.ix.AfterOf[o.Trait]
+		if pre < 0 || t.byTrait[pre] >= 0 {
+			out = append(out, o)
+			continue
+		}
+		o.For, o.Trait = o.Trait, pre
+		o.First = o.First || t.trait(pre).BeforePick && o.Score > 0
+		if i, ok := best[pre]; !ok {
+			best[pre] = len(out)
+			out = append(out, o)
+		} else if out[i].Score < o.Score {
+			o.First = o.First || out[i].First
+			out[i] = o
+		}
+	}
+	return out
+}
+
+// outcomes says what each state of the offered check would do.
+func (t *trial) outcomes(trait int32, g *gains, pr *predictor) []Outcome {
+	tr := t.trait(trait)
+	out := make([]Outcome, len(tr.States))
+	var dist [32]float64
+	pr.states(trait, dist[:len(out)])
+	col := &t.e.ix.Columns[trait]
+	var buf []edge
+	for s := range out {
+		out[s] = Outcome{State: int32(s), P: dist[s]}
+	}
+	if tr.Class == guide.Circumstance {
+		return out
+	}
+	for _, row := range col.Hazardous {
+		taxon := col.Taxa[row]
+		if g.place[taxon] < 0 {
+			continue
+		}
+		never, dec := masks(col, row, t.e.stagesFor(taxon, t.sc.eff, tr))
+		buf = t.sheet.of(taxon, buf)
+		nd := t.need(taxon)
+		for m := never & (1<<len(out) - 1); m != 0; m &= m - 1 {
+			s := lowest(m)
+			d := dec&(1<<s) != 0
+			after := nd.count(append(buf, edge{group: t.e.ix.GroupOf[trait], act: t.e.acts[trait], part: tr.Part, class: tr.Class,
+				decisive: d && tr.Class == guide.Structural, timed: d && tr.Kind == guide.Timed}))
+			if after.remaining < t.tallies[taxon].remaining {
+				out[s].Steps++
+			}
+			if after.ruledOut {
+				out[s].Finished++
+			}
+		}
+	}
+	if t.target >= 0 {
+		if row, ok := rowOf(col, t.target); ok {
+			never, _ := masks(col, row, t.e.stagesFor(t.target, t.sc.eff, tr))
+			for s := range out {
+				out[s].Against = never&(1<<s) != 0
+				for f := guide.Always; f > guide.Unlisted; f-- {
+					if shownMask(col, row, t.e.stagesFor(t.target, t.sc.stages, tr), f)&(1<<s) != 0 {
+						out[s].Target = f
+						break
+					}
+				}
+			}
+		}
+	}
+	return out
+}

@@ -1,0 +1,316 @@
+package evidence
+
+import "zestythicket/guide"
+
+// stageObligations: the stage is asked first, and an answer that fixes another
+// stage reopens it.
+func (t *trial) stageObligations() []Obligation {
+	switch {
+	case !t.sc.anyStage:
+		return []Obligation{ob(StateStage, Match)}
+	case t.sc.stageConflict:
+		return []Obligation{ob(StageConflict, Match)}
+	}
+	return nil
+}
+
+// looks are the readings that want another look: in conflict, contradicting the
+// target, or shown together by no one entry.
+func (t *trial) looks() []Obligation {
+	var out []Obligation
+	if a, b, ok := t.twoIndividuals(); ok {
+		o := ob(TwoIndividuals, Match)
+		o.Trait, o.Other = t.rs[a].Trait, t.rs[b].Trait
+		out = append(out, o)
+	}
+	for i := range t.rs {
+		if t.rs[i].Soundness == Conflicting {
+			o := ob(LookAgain, Match)
+			o.Trait = t.rs[i].Trait
+			out = append(out, o)
+		}
+	}
+	if t.target >= 0 && t.targetCount() > t.e.def.MatchTolerance {
+		for i := t.sheet.head[t.target]; i >= 0; i = t.sheet.edges[i].next {
+			o := ob(SecondLook, Match)
+			o.Trait, o.Taxon = t.rs[t.sheet.edges[i].reading].Trait, t.target
+			out = append(out, o)
+		}
+	}
+	return out
+}
+
+// twoIndividuals looks for two sound readings that no one entry in scope allows
+// together, while each alone is allowed: two plants may have been mixed.
+func (t *trial) twoIndividuals() (a, b int32, ok bool) {
+	words := (len(t.in) + 63) / 64
+	free := 0
+	for i := range t.in {
+		if t.in[i] && t.sheet.head[i] < 0 {
+			return 0, 0, false
+		}
+		free += boolInt(t.in[i])
+	}
+	if free == 0 {
+		return 0, 0, false
+	}
+	hit := make([]uint64, words*len(t.rs))
+	scope := make([]uint64, words)
+	for i := range t.in {
+		if !t.in[i] {
+			continue
+		}
+		scope[i/64] |= 1 << (i % 64)
+		for k := t.sheet.head[i]; k >= 0; k = t.sheet.edges[k].next {
+			hit[int(t.sheet.edges[k].reading)*words+i/64] |= 1 << (i % 64)
+		}
+	}
+	full := func(x, y int) bool {
+		for w := range scope {
+			if (hit[x*words+w]|hit[y*words+w])&scope[w] != scope[w] {
+				return false
+			}
+		}
+		return true
+	}
+	for i := range t.rs {
+		if full(i, i) {
+			continue
+		}
+		for k := 0; k < i; k++ {
+			if !full(k, k) && full(i, k) {
+				return int32(k), int32(i), true
+			}
+		}
+	}
+	return 0, 0, false
+}
+
+// keyObligations: every key trait of the target observed soundly and fitting.
+func (t *trial) keyObligations() []Obligation {
+	var out []Obligation
+	for _, id := range t.taxon(t.target).KeyFor(t.sc.stages) {
+		at, ok := t.e.ix.TraitAt(id)
+		if !ok {
+			continue
+		}
+		o := ob(CheckKey, Match)
+		o.Trait = at
+		i := t.byTrait[at]
+		if i < 0 || t.rs[i].Soundness == Mute {
+			out = append(out, o)
+			continue
+		}
+		r := &t.rs[i]
+		switch {
+		case r.Soundness == Shaky:
+			o.Code, o.Spoilers = MendReading, r.Spoilers
+			out = append(out, o)
+		case r.Soundness == Sound && !t.fits(r):
+			if !t.contradicted(t.target, int32(i)) {
+				o.Code = RareState
+				out = append(out, o)
+			}
+		}
+	}
+	return out
+}
+
+func (t *trial) contradicted(taxon, reading int32) bool {
+	for i := t.sheet.head[taxon]; i >= 0; i = t.sheet.edges[i].next {
+		if t.sheet.edges[i].reading == reading {
+			return true
+		}
+	}
+	return false
+}
+
+// fits: every state of the reading is at least sometimes shown by the target at
+// one of the stages; a measurement lies in the typical range.
+func (t *trial) fits(r *Reading) bool {
+	col := &t.e.ix.Columns[r.Trait]
+	row, ok := rowOf(col, t.target)
+	if !ok {
+		return false
+	}
+	stages := t.e.stagesFor(t.target, t.sc.stages, t.trait(r.Trait))
+	if t.trait(r.Trait).Kind == guide.Measure {
+		for v := col.First[row]; v < col.First[row+1]; v++ {
+			if rg := col.Ranges[v]; col.Vars[v].Stages&stages != 0 && r.Value+r.Err >= rg[1] && r.Value-r.Err <= rg[2] {
+				return true
+			}
+		}
+		return false
+	}
+	shown := shownMask(col, row, stages, guide.Sometimes)
+	return r.Mask != 0 && r.Mask&^shown == 0
+}
+
+// shownMask is the set of states shown at least as often as f at some stage.
+func shownMask(col *guide.Column, row int32, stages guide.StageSet, f guide.Frequency) uint32 {
+	var m uint32
+	for v := col.First[row]; v < col.First[row+1]; v++ {
+		if col.Vars[v].Kind != guide.Described || col.Vars[v].Stages&stages == 0 {
+			continue
+		}
+		for s := 0; s < col.N; s++ {
+			if col.Freq[int(v)*col.N+s] >= f {
+				m |= 1 << s
+			}
+		}
+	}
+	return m
+}
+
+// ruleOutObligations: one for each open entry, the gravest named ones first,
+// with the check that separates it; the rest are counted.
+func (t *trial) ruleOutObligations(j *Judgement) []Obligation {
+	var out []Obligation
+	more, margin := 0, 0
+	for i := range j.Ledger {
+		en := &j.Ledger[i]
+		if en.RuledOut && !en.ShortOfMargin {
+			continue
+		}
+		if en.RuledOut && t.target < 0 {
+			continue
+		}
+		if len(out) >= ruleOutsListed {
+			if en.RuledOut {
+				margin++
+			} else {
+				more++
+			}
+			continue
+		}
+		o := ob(RuleOut, RuleOuts)
+		if en.RuledOut {
+			o.Code = WidenMargin
+		}
+		o.Taxon, o.N = en.Taxon, max(en.Thorns, 1)
+		o.Trait = t.separator(en.Taxon)
+		out = append(out, o)
+	}
+	if more+margin > 0 {
+		o := ob(MoreRuleOuts, RuleOuts)
+		o.N = more + margin
+		out = append(out, o)
+	}
+	return out
+}
+
+// observer is leg 3: the hard groups and the person.
+func (t *trial) observer() ([]Obligation, []Leave) {
+	var out []Obligation
+	var leave []Leave
+	tx := t.taxon(t.target)
+	for _, g := range t.e.ix.Book.HardGroups {
+		if t.signed(g.ID) || !t.gate(tx, g.ID) {
+			continue
+		}
+		o := ob(SignOffNeeded, Observer)
+		o.Word = g.ID
+		out = append(out, o)
+	}
+	for _, topic := range HealthTopics {
+		if !has(t.f.Profile.Answered, topic) {
+			o := ob(AnswerHealth, Observer)
+			o.Word = topic
+			out = append(out, o)
+		}
+	}
+	for i := range tx.Cautions {
+		if c := &tx.Cautions[i]; c.Refuse && has(t.f.Profile.Facts, c.Who) {
+			leave = append(leave, ThisPerson)
+			break
+		}
+	}
+	return out, leave
+}
+
+func (t *trial) signed(group string) bool {
+	for i := range t.f.Profile.SignOffs {
+		s := &t.f.Profile.SignOffs[i]
+		if s.Group == group && s.By != "" {
+			return true
+		}
+	}
+	return false
+}
+
+// gate: the target is in the group, or a deadly entry named as its lookalike is
+// and has not been ruled out by two decisive cells.
+func (t *trial) gate(tx *guide.Taxon, group string) bool {
+	if has(tx.HardGroups, group) {
+		return true
+	}
+	for _, l := range tx.Lookalikes {
+		at, ok := t.e.ix.TaxonAt(l.Taxon)
+		if ok && t.in[at] && t.grade[at] == guide.Deadly && has(t.taxon(at).HardGroups, group) && !t.tallies[at].decisivePair {
+			return true
+		}
+	}
+	return false
+}
+
+// condition is leg 4: the state of the specimen and of the ground.
+func (t *trial) condition() ([]Obligation, []Leave) {
+	var out []Obligation
+	var leave []Leave
+	known := false
+	for i := range t.rs {
+		r := &t.rs[i]
+		if t.trait(r.Trait).Prepares != "condition" || r.Soundness == Mute {
+			continue
+		}
+		switch {
+		case r.Soundness == Sound && r.Mask == 1:
+			known = true
+		case r.Soundness == Sound:
+			known = true
+			leave = append(leave, BadCondition)
+		}
+	}
+	if !known {
+		o := ob(AnswerCondition, SpecimenLeg)
+		for i := range t.e.ix.Book.Traits {
+			if tr := t.trait(int32(i)); tr.Prepares == "condition" && (tr.Kingdom == guide.KingdomUnclear || tr.Kingdom == t.kingdom) {
+				o.Trait = int32(i)
+			}
+		}
+		out = append(out, o)
+	}
+	switch t.f.Place.Ground {
+	case "":
+		out = append(out, ob(AnswerGround, SpecimenLeg))
+	case "clean":
+	default:
+		leave = append(leave, ThisGround)
+	}
+	return out, leave
+}
+
+// rules is leg 5: what the user entered of the place. Local codes come first.
+func (t *trial) rules() ([]Obligation, []Leave) {
+	var out []Obligation
+	var leave []Leave
+	p := &t.f.Place
+	switch p.Permission {
+	case Unanswered:
+		out = append(out, ob(AskPermission, Rules))
+	case No:
+		leave = append(leave, ThisPlace)
+	}
+	switch p.Protected {
+	case Unanswered:
+		out = append(out, ob(AskProtection, Rules))
+	case Yes:
+		if len(leave) == 0 {
+			leave = append(leave, ThisPlace)
+		}
+	}
+	if p.Limit == "" {
+		out = append(out, ob(AskLimit, Rules))
+	}
+	return out, leave
+}

@@ -1,0 +1,127 @@
+package evidence
+
+// Patch is what the specimens of one find say together. A verdict is for the
+// specimens checked one by one, never for the patch or the basket.
+type Patch struct {
+	Judgements []Judgement
+	// Mixed: two specimens contradict each other, or one fails.
+	Mixed bool
+	// Held: nothing from the basket may be used until each item was checked by
+	// itself, the passes again.
+	Held                      bool
+	Passed, Failed, Unchecked int
+	// ToRecheck are the passes that must be confirmed once a patch is mixed.
+	ToRecheck int
+	Clashes   []Clash
+	FastPass  FastPass
+}
+
+// Clash is a trait on which two specimens can't be the same entry.
+type Clash struct {
+	A, B  string
+	Trait int32
+}
+
+// JudgePatch judges every specimen of a find and holds the basket when they
+// don't agree. What is physically joined is one individual and cannot clash.
+func (e *Engine) JudgePatch(f *Find) Patch {
+	var p Patch
+	for i := range f.Specimens {
+		p.Judgements = append(p.Judgements, e.Judge(f, f.Specimens[i].ID))
+	}
+	checked, full := 0, false
+	for i := range f.Specimens {
+		n := max(1, f.Specimens[i].Count)
+		j := &p.Judgements[i]
+		switch {
+		case j.Failed:
+			p.Failed += n
+			checked += n
+		case j.Passed || f.Specimens[i].Count > 0 && p.fits(j):
+			p.Passed += n
+			checked += n
+		}
+		full = full || j.Verdict == ChecksComplete
+		for k := 0; k < i; k++ {
+			if joined(f, i, k) {
+				continue
+			}
+			if c, ok := e.clash(f, &p.Judgements[k], j); ok {
+				p.Clashes = append(p.Clashes, c)
+			}
+		}
+	}
+	total := f.Picked
+	for i := range f.Specimens {
+		if f.Picked == 0 {
+			total += max(1, f.Specimens[i].Count)
+		}
+	}
+	p.Unchecked = max(0, total-checked)
+	p.Mixed = len(p.Clashes) > 0 || p.Failed > 0 && len(f.Specimens) > 1
+	p.Held = p.Mixed
+	if p.Mixed {
+		p.ToRecheck = p.Passed
+	}
+	if len(f.Specimens) > 0 {
+		p.FastPass = e.FastPass(f, f.Specimens[0].ID, full)
+	}
+	return p
+}
+
+// fits: items counted in one go pass the quick look when something of them was
+// soundly seen and nothing of it contradicts the target.
+func (p *Patch) fits(j *Judgement) bool {
+	if j.TargetContradictions > 0 {
+		return false
+	}
+	for i := range j.Readings {
+		if j.Readings[i].Soundness == Sound {
+			return true
+		}
+	}
+	return false
+}
+
+func joined(f *Find, i, k int) bool {
+	a, b := &f.Specimens[i], &f.Specimens[k]
+	return a.JoinedTo == b.ID || b.JoinedTo == a.ID || a.JoinedTo != "" && a.JoinedTo == b.JoinedTo
+}
+
+// clash looks for a trait, soundly read on both specimens, whose two readings
+// no entry allows together.
+func (e *Engine) clash(f *Find, a, b *Judgement) (Clash, bool) {
+	t := e.trial(f, a.Specimen)
+	for i := range a.Readings {
+		ra := &a.Readings[i]
+		if ra.Soundness != Sound {
+			continue
+		}
+		for k := range b.Readings {
+			rb := &b.Readings[k]
+			if rb.Trait != ra.Trait || rb.Soundness != Sound || ra.Mask&rb.Mask != 0 {
+				continue
+			}
+			if !e.anyAllowsBoth(t, ra, rb) {
+				return Clash{a.Specimen, b.Specimen, ra.Trait}, true
+			}
+		}
+	}
+	return Clash{}, false
+}
+
+func (e *Engine) anyAllowsBoth(t *trial, a, b *Reading) bool {
+	col, tr := &e.ix.Columns[a.Trait], t.trait(a.Trait)
+	for row, taxon := range col.Taxa {
+		if !t.in[taxon] {
+			continue
+		}
+		st := e.stagesFor(taxon, t.sc.eff, tr)
+		x, _ := e.meets(col, tr, int32(row), a, st)
+		y, _ := e.meets(col, tr, int32(row), b, st)
+		if !x && !y {
+			return true
+		}
+	}
+	return len(col.Taxa) == 0
+}

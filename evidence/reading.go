@@ -1,0 +1,278 @@
+package evidence
+
+import "zestythicket/guide"
+
+// Soundness says what a reading may do.
+type Soundness uint8
+
+// Mute readings rule nothing out by their kind; conflicting ones wait for a new
+// look; shaky ones add no depth; sound ones may contradict.
+const (
+	Mute Soundness = iota
+	Conflicting
+	Shaky
+	Sound
+)
+
+var soundnessNames = []string{"mute", "conflicting", "shaky", "sound"}
+
+// String gives the word.
+func (s Soundness) String() string { return wordOf(soundnessNames, int(s)) }
+
+// Spoiler is a reason why a reading is shaky.
+type Spoiler uint8
+
+// The spoilers, each with a fix of its own (package report).
+const (
+	BaseNotWhole Spoiler = iota + 1
+	SeenAfterPicking
+	SmellContaminated
+	ColourNotTrusted
+	SmellNotTrusted
+	CouldBeLost
+	WrongStage
+	IsMalformed
+	TooFew
+	TooEarly
+	PaperHides
+	ObserverUnsure
+)
+
+var spoilerNames = []string{"", "base-not-whole", "seen-after-picking", "smell-contaminated", "colour-not-trusted", "smell-not-trusted", "could-be-lost", "wrong-stage", "malformed", "too-few", "too-early", "paper-hides", "unsure"}
+
+// String gives the word.
+func (s Spoiler) String() string { return wordOf(spoilerNames, int(s)) }
+
+// Reading is what the log says of one trait on one specimen.
+type Reading struct {
+	Trait     int32
+	Seq       int64
+	Kind      AnswerKind
+	Mask      uint32 // states; for AnyOf and AllOf several
+	Value     float64
+	Err       float64
+	Soundness Soundness
+	Spoilers  []Spoiler
+	// First is the Seq of an earlier reading that differs, 0 if none. Both are
+	// kept; while Conflicting, both count nothing.
+	First int64
+	// Again is set when a new look with its method settled a difference or
+	// confirmed the first reading.
+	Again  bool
+	Method string
+	// By is the child trait this reading was derived from: who saw the section
+	// of a stalk saw the stalk. -1 if it was given.
+	By int32
+}
+
+// scene is what is true of the whole specimen, whatever the order in which it
+// was said.
+type scene struct {
+	base, intact, malformed, picked bool
+	stages, eff                     guide.StageSet
+	fixed                           bool
+	stageConflict                   bool
+	anyStage                        bool
+}
+
+// slot collects the answers to one trait.
+type slot struct {
+	cur      Event
+	held     []Event // evidential readings since the last settlement
+	first    int64
+	conflict bool
+	again    bool
+	spoilers []Spoiler
+}
+
+// readings resolves the log of one specimen into one reading for each trait.
+func (e *Engine) readings(f *Find, specimen string) ([]Reading, scene) {
+	undone := map[int64]int64{} // seq -> when
+	for i := range f.Log {
+		if f.Log[i].Kind == Undone {
+			undone[f.Log[i].Undoes] = f.Log[i].AtMS
+		}
+	}
+	sc := e.scene(f, specimen, undone)
+	hands := append([]string(nil), f.Hands...)
+	slots := map[int32]*slot{}
+	var order []int32
+	pickedYet := false
+	for i := range f.Log {
+		ev := &f.Log[i]
+		undoneAt, isUndone := undone[ev.Seq]
+		switch ev.Kind {
+		case Handled:
+			hands = append(hands, ev.Smell)
+		case CleanHands:
+			if !isUndone {
+				hands = hands[:0]
+			}
+		case Picked:
+			pickedYet = pickedYet || ev.Specimen == specimen
+		case Answered:
+			at, ok := e.ix.TraitAt(ev.Answer.Trait)
+			if !ok {
+				continue
+			}
+			tr := &e.ix.Book.Traits[at]
+			if ev.Specimen == specimen {
+				s := slots[at]
+				if s == nil {
+					s = &slot{}
+					slots[at] = s
+					order = append(order, at)
+				}
+				if isUndone {
+					// A reading taken back at once was a slip; one taken back
+					// later is still the first reading.
+					if ev.Answer.Kind.evidential() && undoneAt-ev.AtMS > e.def.MomentMS {
+						s.held = append(s.held, *ev)
+					}
+				} else {
+					s.take(e, tr, *ev, e.spoilers(tr, &ev.Answer, f, &sc, hands, pickedYet))
+				}
+			}
+			// Handling is never undone: a leaf that was crushed stays crushed.
+			if tr.Smell && ev.Answer.Kind.evidential() {
+				for _, st := range ev.Answer.States {
+					if si, ok := tr.StateIndex(st); ok && tr.Leaves[si] != "" {
+						hands = append(hands, tr.Leaves[si])
+					}
+				}
+			}
+		}
+	}
+	var out []Reading
+	for _, at := range order {
+		if s := slots[at]; s.cur.Seq != 0 {
+			out = append(out, e.settle(at, s))
+		}
+	}
+	return e.derive(out), sc
+}
+
+// take adds an answer to its slot.
+func (s *slot) take(e *Engine, tr *guide.Trait, ev Event, spoilers []Spoiler) {
+	now := ev.Answer.Kind.evidential()
+	if s.cur.Seq != 0 && s.cur.Answer.Kind.evidential() && now && ev.AtMS-s.cur.AtMS <= e.def.MomentMS && len(s.held) > 0 {
+		s.held = s.held[:len(s.held)-1] // a slip: the later tap replaces it
+		if s.conflict && !s.differs(tr, &ev) {
+			s.conflict, s.first = false, 0
+		}
+		s.put(ev, spoilers, now)
+		s.conflict = s.conflict || s.clash(tr, &ev)
+		return
+	}
+	if !now {
+		if s.cur.Seq != 0 && s.cur.Answer.Kind.evidential() {
+			s.conflict, s.first = true, s.cur.Seq
+		}
+		s.put(ev, spoilers, false)
+		return
+	}
+	differs := s.differs(tr, &ev)
+	switch {
+	case s.conflict && ev.Answer.Method != "":
+		s.conflict, s.again, s.held = false, true, s.held[:0]
+	case differs && len(s.spoilers) > 0 && ev.Answer.Method != "" && s.cur.Answer.Kind.evidential():
+		// The first reading was shaky and this is the new look that mends it.
+		s.again, s.first, s.held = true, s.cur.Seq, s.held[:0]
+	case differs:
+		s.conflict = true
+		s.first = s.held[0].Seq
+	case len(s.held) > 0 && ev.Answer.Method != "":
+		s.again = true
+	}
+	s.put(ev, spoilers, true)
+}
+
+func (s *slot) put(ev Event, spoilers []Spoiler, hold bool) {
+	s.cur, s.spoilers = ev, spoilers
+	if hold {
+		s.held = append(s.held, ev)
+	}
+}
+
+func (s *slot) clash(tr *guide.Trait, ev *Event) bool {
+	for i := range s.held[:len(s.held)-1] {
+		if differ(tr, &s.held[i].Answer, &ev.Answer) {
+			s.first = s.held[i].Seq
+			return true
+		}
+	}
+	return false
+}
+
+func (s *slot) differs(tr *guide.Trait, ev *Event) bool {
+	for i := range s.held {
+		if differ(tr, &s.held[i].Answer, &ev.Answer) {
+			return true
+		}
+	}
+	return false
+}
+
+// differ reports whether two readings can't both be right.
+func differ(tr *guide.Trait, a, b *Answer) bool {
+	if tr.Kind == guide.Measure {
+		return a.Value+a.Error < b.Value-b.Error || b.Value+b.Error < a.Value-a.Error
+	}
+	return maskOf(tr, a)&maskOf(tr, b) == 0
+}
+
+func maskOf(tr *guide.Trait, a *Answer) uint32 {
+	if a.Kind == Absent {
+		if tr.Absent < 0 {
+			return 0
+		}
+		return 1 << tr.Absent
+	}
+	var m uint32
+	for _, s := range a.States {
+		if i, ok := tr.StateIndex(s); ok {
+			m |= 1 << i
+		}
+	}
+	return m
+}
+
+func (e *Engine) settle(at int32, s *slot) Reading {
+	a := &s.cur.Answer
+	r := Reading{Trait: at, Seq: s.cur.Seq, Kind: a.Kind, Mask: maskOf(&e.ix.Book.Traits[at], a), Value: a.Value, Err: a.Error,
+		Spoilers: s.spoilers, First: s.first, Again: s.again, Method: a.Method, By: -1}
+	switch {
+	case s.conflict:
+		r.Soundness = Conflicting
+	case !a.Kind.evidential():
+		r.Soundness = Mute
+	case len(s.spoilers) > 0:
+		r.Soundness = Shaky
+	default:
+		r.Soundness = Sound
+	}
+	return r
+}
+
+// derive adds, for every part that was seen through one of its traits, the
+// reading that the part exists.
+func (e *Engine) derive(rs []Reading) []Reading {
+	for i := 0; i < len(rs); i++ {
+		r := rs[i]
+		p := e.ix.ParentOf[r.Trait]
+		if p < 0 || r.Soundness != Sound || r.Kind == Absent {
+			continue
+		}
+		states := e.ix.Book.Traits[r.Trait].ParentStates
+		covered := false
+		for j := range rs {
+			if rs[j].Trait == p && (rs[j].Soundness == Conflicting || rs[j].Soundness == Sound && rs[j].By < 0 || rs[j].By == r.Trait) {
+				covered = true
+			}
+		}
+		if !covered {
+			rs = append(rs, Reading{Trait: p, Seq: r.Seq, Kind: AnyOf, Mask: states, Soundness: Sound, By: r.Trait})
+		}
+	}
+	return rs
+}

@@ -1,0 +1,88 @@
+package evidence
+
+import "zestythicket/guide"
+
+// separating walks the traits by which a target, seen as it usually is at these
+// stages, contradicts another entry. It calls f with an edge for each.
+func (e *Engine) separating(target, other int32, stages guide.StageSet, least guide.Frequency, f func(trait int32, ed edge)) {
+	for _, ref := range e.ix.Rows[target] {
+		tr := &e.ix.Book.Traits[ref.Col]
+		if tr.Class == guide.Circumstance || tr.Stages&stages == 0 || tr.Kind == guide.Measure {
+			continue
+		}
+		col := &e.ix.Columns[ref.Col]
+		shown := shownMask(col, ref.Row, e.stagesFor(target, stages, tr), least)
+		if shown == 0 {
+			continue
+		}
+		row, ok := rowOf(col, other)
+		at := ref.Col
+		states := shown
+		if ok && e.lacks(col, row, other, stages, tr) {
+			// The other lacks the part: who sees it here sees the parent's state.
+			if p := e.ix.ParentOf[ref.Col]; p >= 0 {
+				at, states = p, tr.ParentStates
+				col = &e.ix.Columns[p]
+				row, ok = rowOf(col, other)
+			}
+		}
+		if !ok {
+			continue
+		}
+		ptr := &e.ix.Book.Traits[at]
+		never, dec := masks(col, row, e.stagesFor(other, stages.WithNeighbours(), ptr))
+		if states&never == 0 || at != ref.Col && states&^never != 0 {
+			continue
+		}
+		f(ref.Col, edge{group: e.ix.GroupOf[at], act: e.acts[ref.Col], part: ptr.Part, class: ptr.Class,
+			decisive: states&dec != 0 && ptr.Class == guide.Structural, timed: states&dec != 0 && ptr.Kind == guide.Timed})
+	}
+}
+
+// lacks reports whether the part is lacking at every stage of the set.
+func (e *Engine) lacks(col *guide.Column, row, taxon int32, stages guide.StageSet, tr *guide.Trait) bool {
+	st := e.stagesFor(taxon, stages, tr)
+	for v := col.First[row]; v < col.First[row+1]; v++ {
+		if col.Vars[v].Stages&st != 0 && col.Vars[v].Kind != guide.Inapplicable {
+			return false
+		}
+	}
+	return true
+}
+
+// Separable reports whether anything the guide knows can rule an entry of a
+// grade out at these stages while the target shows states that it shows at
+// least sometimes.
+func (e *Engine) Separable(target, other int32, grade guide.Grade, stages guide.StageSet) bool {
+	var es []edge
+	e.separating(target, other, stages, guide.Sometimes, func(_ int32, ed edge) { es = append(es, ed) })
+	return need{grade: grade, pair: e.ix.DecisiveParts[other] >= 2}.count(es).ruledOut
+}
+
+// separator is the check to offer against one open entry: one that can be made,
+// in a group that has not spoken yet, structural and least intrusive first.
+func (t *trial) separator(other int32) int32 {
+	best, bestScore := int32(-1), -1
+	var have []edge
+	have = t.sheet.of(other, have)
+	nd := t.need(other)
+	if t.target < 0 {
+		return -1
+	}
+	before := nd.count(have)
+	t.e.separating(t.target, other, t.sc.stages, guide.Usually, func(trait int32, ed edge) {
+		if t.sound(trait) != nil || !t.available(trait) {
+			return
+		}
+		after := nd.count(append(have[:len(have):len(have)], ed))
+		gain := before.remaining - after.remaining
+		if gain <= 0 {
+			return
+		}
+		score := gain*10 + 5 - int(t.trait(trait).Handling)
+		if score > bestScore {
+			best, bestScore = trait, score
+		}
+	})
+	return best
+}

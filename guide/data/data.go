@@ -1,0 +1,9 @@
+// Package data carries the guide's files.
+package data
+
+import "embed"
+
+// FS holds the guide as shipped.
+//
+//go:embed *.yaml traits taxa
+var FS embed.FS

@@ -1,0 +1,268 @@
+package guide
+
+import "fmt"
+
+// Column is everything the guide says of one trait: one row for each taxon that
+// documents it, in the order of the taxa.
+type Column struct {
+	Trait  int32
+	N      int     // states
+	Taxa   []int32 // by row
+	First  []int32 // by row: its first variant; one more entry closes the last
+	Vars   []ColVariant
+	Freq   []Frequency // by variant × state
+	Ranges [][4]float64
+	// Hazardous are the rows whose taxon has a hazard of any grade.
+	Hazardous []int32
+	// Mean is, by stage × state, the mean weight over the taxa that document
+	// the trait there, smoothed towards uniform.
+	Mean []float64
+}
+
+// ColVariant is a compiled [Variant].
+type ColVariant struct {
+	Stages   StageSet
+	Kind     CellKind
+	Never    uint32 // contradicted states, those implied by "always" included
+	Decisive uint32
+	Norm     float64 // 1 / sum of weights
+}
+
+// CellRef points from a taxon to one of its cells.
+type CellRef struct{ Col, Row int32 }
+
+// Index is a Book laid out in columns.
+type Index struct {
+	Book     *Book
+	Columns  []Column // by trait
+	Rows     [][]CellRef
+	Groups   []string // evidence groups
+	GroupOf  []int32  // by trait
+	ParentOf []int32  // by trait, -1 for none
+	AfterOf  []int32  // by trait, -1 for none
+	// Contact and Worst are hazard grades by taxon.
+	Contact, Worst []Grade
+	// DecisiveParts is, by taxon, how many parts hold a decisive cell.
+	DecisiveParts []uint8
+
+	traitAt map[string]int32
+	taxonAt map[string]int32
+	member  [][]int32 // by taxon: its descendants
+	weights Weights
+}
+
+// Weights are the likelihoods behind the frequencies, and the smoothing of a
+// trait's mean. See [DefaultWeights].
+type Weights struct {
+	Of     [6]float64 // by Frequency
+	Floor  float64    // of a measurement outside its extremes
+	Smooth float64    // pseudo-taxa of uniform weight in every mean
+}
+
+// DefaultWeights are the project's own defaults (no source), in one place.
+func DefaultWeights() Weights {
+	return Weights{
+		Of:     [6]float64{Unlisted: 0.02, Never: 0.005, Rarely: 0.08, Sometimes: 0.40, Usually: 0.80, Always: 0.97},
+		Floor:  0.005,
+		Smooth: 1,
+	}
+}
+
+// Weights returns the weights the index was compiled with.
+func (ix *Index) Weights() *Weights { return &ix.weights }
+
+// TraitAt finds a trait by id.
+func (ix *Index) TraitAt(id string) (int32, bool) { i, ok := ix.traitAt[id]; return i, ok }
+
+// TaxonAt finds a taxon by id.
+func (ix *Index) TaxonAt(id string) (int32, bool) { i, ok := ix.taxonAt[id]; return i, ok }
+
+// Descendants lists the members of an entry, the entry itself not included.
+func (ix *Index) Descendants(taxon int32) []int32 { return ix.member[taxon] }
+
+// Compile lays a book out in columns. The book must have been validated: an
+// unknown trait or parent is an error here, not a report for an author.
+func Compile(b *Book, w Weights) (*Index, error) {
+	ix := &Index{
+		Book: b, Columns: make([]Column, len(b.Traits)), Rows: make([][]CellRef, len(b.Taxa)),
+		GroupOf: make([]int32, len(b.Traits)), ParentOf: make([]int32, len(b.Traits)), AfterOf: make([]int32, len(b.Traits)),
+		Contact: make([]Grade, len(b.Taxa)), Worst: make([]Grade, len(b.Taxa)), DecisiveParts: make([]uint8, len(b.Taxa)),
+		traitAt: make(map[string]int32, len(b.Traits)), taxonAt: make(map[string]int32, len(b.Taxa)),
+		member: make([][]int32, len(b.Taxa)), weights: w,
+	}
+	for i := range b.Traits {
+		if len(b.Traits[i].States) > 32 {
+			return nil, fmt.Errorf("guide: trait %s has more than 32 states", b.Traits[i].ID)
+		}
+		ix.traitAt[b.Traits[i].ID] = int32(i)
+	}
+	for i := range b.Taxa {
+		ix.taxonAt[b.Taxa[i].ID] = int32(i)
+	}
+	if err := ix.link(); err != nil {
+		return nil, err
+	}
+	for ti := range b.Taxa {
+		if err := ix.addRow(int32(ti)); err != nil {
+			return nil, err
+		}
+	}
+	for c := range ix.Columns {
+		col := &ix.Columns[c]
+		col.First = append(col.First, int32(len(col.Vars)))
+		ix.mean(col)
+	}
+	return ix, nil
+}
+
+func (ix *Index) link() error {
+	b := ix.Book
+	groupAt := map[string]int32{}
+	for i := range b.Traits {
+		t := &b.Traits[i]
+		g := t.Group
+		if g == "" {
+			g = t.ID
+		}
+		if _, ok := groupAt[g]; !ok {
+			groupAt[g] = int32(len(ix.Groups))
+			ix.Groups = append(ix.Groups, g)
+		}
+		ix.GroupOf[i] = groupAt[g]
+		ix.Columns[i] = Column{Trait: int32(i), N: len(t.States)}
+		for _, l := range []struct {
+			id string
+			to []int32
+		}{{t.Parent, ix.ParentOf}, {t.After, ix.AfterOf}} {
+			l.to[i] = -1
+			if l.id == "" {
+				continue
+			}
+			p, ok := ix.traitAt[l.id]
+			if !ok {
+				return fmt.Errorf("guide: trait %s names the unknown trait %s", t.ID, l.id)
+			}
+			l.to[i] = p
+		}
+	}
+	for i := range b.Taxa {
+		seen := 0
+		for p := b.Taxa[i].Parent; p != ""; {
+			at, ok := ix.taxonAt[p]
+			if seen++; !ok || seen > len(b.Taxa) {
+				return fmt.Errorf("guide: taxon %s has no sound line of parents (%s)", b.Taxa[i].ID, p)
+			}
+			ix.member[at] = append(ix.member[at], int32(i))
+			p = b.Taxa[at].Parent
+		}
+	}
+	return nil
+}
+
+func (ix *Index) addRow(ti int32) error {
+	t := &ix.Book.Taxa[ti]
+	ix.Contact[ti], ix.Worst[ti] = t.ContactHazard(), t.WorstHazard()
+	var decisiveParts uint32
+	ix.Rows[ti] = make([]CellRef, 0, len(t.Cells))
+	for ci := range t.Cells {
+		at, ok := ix.traitAt[t.Cells[ci].Trait]
+		if !ok {
+			return fmt.Errorf("guide: taxon %s describes the unknown trait %s", t.ID, t.Cells[ci].Trait)
+		}
+		col, tr := &ix.Columns[at], &ix.Book.Traits[at]
+		row := int32(len(col.Taxa))
+		col.Taxa = append(col.Taxa, ti)
+		col.First = append(col.First, int32(len(col.Vars)))
+		if ix.Worst[ti] > 0 {
+			col.Hazardous = append(col.Hazardous, row)
+		}
+		for vi := range t.Cells[ci].Variants {
+			v := &t.Cells[ci].Variants[vi]
+			cv := ColVariant{Stages: v.Stages, Kind: v.Kind}
+			if v.Kind == Described && tr.Kind != Measure {
+				cv.Never, cv.Decisive = NeverMask(tr, v), v.Decisive
+				sum := 0.0
+				for s := range tr.States {
+					sum += ix.weights.Of[v.Freq[s]]
+				}
+				cv.Norm = 1 / sum
+			}
+			if cv.Decisive != 0 {
+				decisiveParts |= 1 << tr.Part
+			}
+			col.Vars = append(col.Vars, cv)
+			if tr.Kind == Measure {
+				col.Ranges = append(col.Ranges, v.Range)
+				continue
+			}
+			if v.Freq == nil {
+				col.Freq = append(col.Freq, make([]Frequency, col.N)...)
+			} else {
+				col.Freq = append(col.Freq, v.Freq...)
+			}
+		}
+		ix.Rows[ti] = append(ix.Rows[ti], CellRef{at, row})
+	}
+	for ; decisiveParts != 0; decisiveParts &= decisiveParts - 1 {
+		ix.DecisiveParts[ti]++
+	}
+	return nil
+}
+
+// NeverMask is the set of states that a described variant contradicts: those
+// marked never and, when another state of an exclusive trait is always there,
+// those not listed.
+func NeverMask(t *Trait, v *Variant) uint32 {
+	var never, unlisted uint32
+	always := false
+	for s := range t.States {
+		switch v.Freq[s] {
+		case Never:
+			never |= 1 << s
+		case Unlisted:
+			unlisted |= 1 << s
+		case Always:
+			always = true
+		}
+	}
+	if always && t.Exclusive {
+		never |= unlisted
+	}
+	return never
+}
+
+// mean fills the trait's mean weights, stage by stage.
+func (ix *Index) mean(col *Column) {
+	if col.N == 0 {
+		return
+	}
+	col.Mean = make([]float64, StageCount*col.N)
+	count := make([]float64, StageCount)
+	for v := range col.Vars {
+		cv := &col.Vars[v]
+		if cv.Kind != Described {
+			continue
+		}
+		cv.Stages.Each(func(st Stage) {
+			count[st]++
+			for s := 0; s < col.N; s++ {
+				col.Mean[int(st)*col.N+s] += ix.weights.Of[col.Freq[v*col.N+s]] * cv.Norm
+			}
+		})
+	}
+	for st := range count {
+		for s := 0; s < col.N; s++ {
+			m := &col.Mean[st*col.N+s]
+			*m = (*m + ix.weights.Smooth/float64(col.N)) / (count[st] + ix.weights.Smooth)
+		}
+	}
+}
+
+// StagesFor narrows a stage set to the stages the taxon has; when it has none
+// of them, to all it has, so that nothing is ruled out by its stage alone.
+func (t *Taxon) StagesFor(set StageSet) StageSet {
+	if own := set & t.Stages; own != 0 {
+		return own
+	}
+	return t.Stages
+}

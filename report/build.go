@@ -1,0 +1,210 @@
+package report
+
+import (
+	"fmt"
+	"strings"
+
+	"zestythicket/evidence"
+	"zestythicket/guide"
+)
+
+// OfPatch writes a patch.
+func OfPatch(ix *guide.Index, f *evidence.Find, p *evidence.Patch) Patch {
+	out := Patch{Judgements: []Judgement{}, Mixed: p.Mixed, Held: p.Held, Passed: p.Passed, Failed: p.Failed, Unchecked: p.Unchecked, ToRecheck: p.ToRecheck}
+	for i := range p.Judgements {
+		out.Judgements = append(out.Judgements, Of(ix, f, &p.Judgements[i]))
+	}
+	w := writer{ix: ix, f: f}
+	out.Words = "The specimens looked at do not contradict one another."
+	if len(p.Judgements) < 2 {
+		out.Words = "One specimen. The verdict is for it alone, never for the patch or the basket."
+	}
+	if p.Mixed {
+		out.Words = fmt.Sprintf("Mixed patch. The basket is held: %d passed, %d failed, %d not checked. Check each item by itself, the %d passes again.", p.Passed, p.Failed, p.Unchecked, p.ToRecheck)
+	}
+	fp := &p.FastPass
+	out.FastPass = FastPass{Exists: fp.Exists, Ready: fp.Ready, Checks: []TraitRef{}, Blocking: []TaxonRef{}}
+	var names []string
+	for _, c := range fp.Checks {
+		out.FastPass.Checks = append(out.FastPass.Checks, w.trait(c))
+		names = append(names, strings.ToLower(ix.Book.Traits[c].Name))
+	}
+	for _, b := range fp.Blocking {
+		out.FastPass.Blocking = append(out.FastPass.Blocking, w.taxon(b))
+	}
+	switch {
+	case fp.Exists && fp.Ready:
+		out.FastPass.Words = "Fast pass for further items of this clump: " + strings.Join(names, ", ") + "."
+	case fp.Exists:
+		out.FastPass.Words = "A fast pass exists (" + strings.Join(names, ", ") + ") once one full find has been made in this clump."
+	default:
+		out.FastPass.Words = "There is no fast pass here: each item needs its full check."
+	}
+	return out
+}
+
+// Of writes one judgement.
+func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
+	w := writer{ix: ix, f: f, j: j}
+	v := verdictWords[j.Verdict]
+	out := Judgement{Specimen: j.Specimen, Guide: ix.Book.Version, Stages: j.Stages.Strings(), StageFixed: j.StageFixed, Verdict: j.Verdict.String(), Word: v[0], Says: v[1],
+		Legs: []Leg{}, Leave: []string{}, LeaveWords: []string{}, Obligations: []Obligation{}, Refusals: []Refusal{}, Readings: []Reading{}, Ledger: []Entry{}, Aside: []TaxonRef{}, Others: []Check{},
+		Passed: j.Passed, Failed: j.Failed}
+	if f.Intent == evidence.Eat || f.Intent == evidence.Remedy {
+		for i, holds := range j.Legs {
+			out.Legs = append(out.Legs, Leg{evidence.Leg(i).String(), holds})
+		}
+	}
+	for _, l := range j.Leave {
+		out.Leave = append(out.Leave, l.String())
+		out.LeaveWords = append(out.LeaveWords, leaveWords[l])
+	}
+	for i := range j.Obligations {
+		out.Obligations = append(out.Obligations, w.obligation(&j.Obligations[i]))
+	}
+	seen := map[string]bool{}
+	for i := range j.Refusals {
+		r := w.refusal(&j.Refusals[i])
+		if key := r.Code + r.Word; !seen[key] {
+			seen[key] = true
+			out.Refusals = append(out.Refusals, r)
+		}
+	}
+	for i := range j.Readings {
+		out.Readings = append(out.Readings, w.reading(&j.Readings[i]))
+	}
+	for i := range j.Ledger {
+		out.Ledger = append(out.Ledger, w.entry(&j.Ledger[i]))
+	}
+	for _, a := range j.Aside {
+		out.Aside = append(out.Aside, w.taxon(a))
+	}
+	out.Standing = w.standing()
+	if j.Next.Trait >= 0 {
+		c := w.check(&j.Next.Offer)
+		for i := range j.Next.Outcomes {
+			c.Outcomes = append(c.Outcomes, w.outcome(j.Next.Trait, &j.Next.Outcomes[i]))
+		}
+		out.Next = &c
+	}
+	for i := range j.Next.Others {
+		out.Others = append(out.Others, w.check(&j.Next.Others[i]))
+	}
+	if f.Intent == evidence.Record && j.NamedTo.Rank != "" {
+		n := Naming{Rank: j.NamedTo.Rank, Name: j.NamedTo.Genus, Share: j.NamedTo.Share}
+		if j.NamedTo.Taxon >= 0 {
+			n.Name = ix.Book.Taxa[j.NamedTo.Taxon].Scientific
+		}
+		out.Named = &n
+		out.Word = "Named to " + n.Rank
+	}
+	return out
+}
+
+func (w *writer) reading(r *evidence.Reading) Reading {
+	tr := &w.ix.Book.Traits[r.Trait]
+	out := Reading{Trait: w.trait(r.Trait), Seq: r.Seq, Kind: r.Kind.String(), States: []string{}, Words: w.readingWords(r), Value: r.Value, Error: r.Err, Unit: tr.Unit,
+		Soundness: r.Soundness.String(), Fixes: w.fixes(r.Spoilers), First: r.First, Again: r.Again, Derived: r.By >= 0}
+	for i := range tr.States {
+		if r.Mask&(1<<i) != 0 {
+			out.States = append(out.States, tr.States[i].ID)
+		}
+	}
+	return out
+}
+
+func (w *writer) entry(e *evidence.Entry) Entry {
+	out := Entry{Taxon: w.taxon(e.Taxon), Grade: int(e.Grade), GradeWord: e.Grade.String(), Depth: e.Depth, Need: e.Need, Thorns: e.Thorns, RuledOut: e.RuledOut,
+		ShortOfMargin: e.ShortOfMargin, Named: e.Named, Contact: e.Contact, Share: e.Share, Steps: []Step{}}
+	out.Words = fmt.Sprintf("%d of %d", min(e.Depth, e.Need), e.Need)
+	switch {
+	case e.RuledOut && e.DecisivePair && e.Depth < e.Need:
+		out.Words = "two decisive"
+	case e.WantsPart:
+		out.Words = fmt.Sprintf("%d of %d", e.Need-1, e.Need)
+		out.Missing = "Steps enough, but not in two parts: one more structural step in another part."
+	case !e.RuledOut:
+		out.Missing = steps(e.Thorns) + " more"
+	}
+	for i := range e.Steps {
+		s := &e.Steps[i]
+		r := &w.j.Readings[s.Reading]
+		st := Step{Trait: w.trait(r.Trait), Seq: r.Seq, Words: w.readingWords(r), Group: w.ix.Groups[s.Group], Structural: s.Structural, Decisive: s.Decisive, Counted: s.Counted}
+		if !s.Counted {
+			st.Note = "already counted: the same evidence, the same act, or a second sensory step"
+		}
+		out.Steps = append(out.Steps, st)
+	}
+	return out
+}
+
+func (w *writer) standing() Standing {
+	s := &w.j.Standing
+	out := Standing{Top: []Share{}, NotInGuide: s.NotInGuide, TargetShare: s.TargetShare, TargetLeads: s.Leads, Movers: []Mover{}}
+	for _, t := range s.Top {
+		out.Top = append(out.Top, Share{w.taxon(t.Taxon), t.P})
+	}
+	for _, m := range s.Movers {
+		word := "spoke for it"
+		if m.Factor < 1 {
+			word = "spoke against it"
+		}
+		r := &w.j.Readings[m.Reading]
+		out.Movers = append(out.Movers, Mover{w.taxon(m.Taxon), w.trait(r.Trait), m.Factor, w.readingWords(r) + ": " + word})
+	}
+	switch {
+	case len(s.Top) == 0 || s.NotInGuide >= s.Top[0].P:
+		out.Words = "Something that is not in this guide leads."
+	case s.Leader < 0:
+		out.Words = "Two entries are level; neither leads."
+	default:
+		out.Words = w.ix.Book.Taxa[s.Leader].Common + " leads."
+	}
+	return out
+}
+
+func (w *writer) check(o *evidence.Offer) Check {
+	tr := &w.ix.Book.Traits[o.Trait]
+	c := Check{Trait: w.trait(o.Trait), Ask: tr.Ask, How: tr.How, Key: o.Key, First: o.First, Gloves: o.Gloves, Mends: o.Mends, Score: o.Score, Outcomes: []Outcome{}}
+	var why []string
+	if o.For >= 0 {
+		c.For = w.ix.Book.Traits[o.For].ID
+		why = append(why, "prepares "+strings.ToLower(w.ix.Book.Traits[o.For].Name))
+	}
+	if o.First {
+		why = append(why, "can't be had after picking")
+	}
+	if o.Key {
+		why = append(why, "one of the target's key traits")
+	}
+	if o.Mends {
+		why = append(why, "mends a shaky reading")
+	}
+	if o.Gloves {
+		why = append(why, "gloves on: a contact hazard is standing")
+	}
+	c.Words = strings.Join(why, "; ")
+	return c
+}
+
+func (w *writer) outcome(trait int32, o *evidence.Outcome) Outcome {
+	st := &w.ix.Book.Traits[trait].States[o.State]
+	out := Outcome{State: st.ID, Label: st.Label, P: o.P, Steps: o.Steps, Finished: o.Finished, Target: o.Target.String(), Against: o.Against}
+	var say []string
+	switch {
+	case o.Against:
+		say = append(say, "against your target")
+	case o.Target >= guide.Sometimes:
+		say = append(say, "fits your target")
+	}
+	switch {
+	case o.Finished > 0:
+		say = append(say, fmt.Sprintf("cuts %d back", o.Finished))
+	case o.Steps > 0:
+		say = append(say, fmt.Sprintf("clips %d", o.Steps))
+	default:
+		say = append(say, "rules nothing out")
+	}
+	out.Words = strings.Join(say, ", ")
+	return out
+}
