@@ -1,0 +1,79 @@
+package cli
+
+import (
+	"encoding/json"
+	"errors"
+	"flag"
+	"fmt"
+	"io"
+	"os"
+
+	"zestythicket/exchange/casefile"
+	"zestythicket/report"
+)
+
+// parse reads flags that may stand before or after the arguments.
+func parse(fs *flag.FlagSet, args []string, stderr io.Writer) ([]string, error) {
+	fs.SetOutput(stderr)
+	var rest []string
+	for {
+		if err := fs.Parse(args); err != nil {
+			return nil, errUsage
+		}
+		if fs.NArg() == 0 {
+			return rest, nil
+		}
+		rest = append(rest, fs.Arg(0))
+		args = fs.Args()[1:]
+	}
+}
+
+func judge(args []string, stdout, stderr io.Writer) error {
+	fs := flag.NewFlagSet("judge", flag.ContinueOnError)
+	asJSON := fs.Bool("json", false, "write JSON")
+	dir := fs.String("guide", "", "directory of a guide")
+	files, err := parse(fs, args, stderr)
+	if err != nil || len(files) != 1 {
+		return errUsage
+	}
+	e, err := newEngine(*dir)
+	if err != nil {
+		return err
+	}
+	text, err := os.ReadFile(files[0])
+	if err != nil {
+		return err
+	}
+	c, err := casefile.Read(files[0], text, e.Index())
+	if err != nil {
+		return err
+	}
+	p := e.JudgePatch(&c.Find)
+	view := report.OfPatch(e.Index(), &c.Find, &p)
+	if *asJSON {
+		enc := json.NewEncoder(stdout)
+		enc.SetIndent("", "  ")
+		return enc.Encode(view)
+	}
+	report.Text(stdout, &view)
+	return nil
+}
+
+func guideCommand(args []string, stdout, stderr io.Writer) error {
+	if len(args) == 0 || args[0] != "check" || len(args) > 2 {
+		return errUsage
+	}
+	dir := ""
+	if len(args) == 2 {
+		dir = args[1]
+		if _, err := os.Stat(dir); errors.Is(err, os.ErrNotExist) {
+			return fmt.Errorf("there is no directory %s", dir)
+		}
+	}
+	ix, err := loadGuide(dir)
+	if err != nil {
+		return err
+	}
+	fmt.Fprintf(stdout, "guide %s: %d taxa, %d traits, %d sayings, nothing wrong\n", ix.Book.Version, len(ix.Book.Taxa), len(ix.Book.Traits), len(ix.Book.Sayings))
+	return nil
+}
