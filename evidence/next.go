@@ -186,6 +186,7 @@ func (t *trial) next() Check {
 				}
 			}
 			useful += t.identityWeight() * pr.identity(trait, dist[:n])
+			useful *= t.partChance(trait, pr)
 		}
 		if o.Key {
 			useful += t.e.def.KeyBonus
@@ -206,6 +207,24 @@ func (t *trial) next() Check {
 	c := Check{Offer: offers[0], Others: offers[1:min(len(offers), 1+otherOffers)]}
 	c.Outcomes = t.outcomes(c.Trait, g, pr)
 	return c
+}
+
+// partChance is how likely the part is there to be looked at.
+func (t *trial) partChance(trait int32, pr *predictor) float64 {
+	p := t.e.ix.ParentOf[trait]
+	if p < 0 || t.sound(p) != nil {
+		return 1
+	}
+	var dist [32]float64
+	n := len(t.trait(p).States)
+	pr.states(p, dist[:n])
+	sum := 0.0
+	for s := 0; s < n; s++ {
+		if t.trait(trait).ParentStates&(1<<s) != 0 {
+			sum += dist[s]
+		}
+	}
+	return sum
 }
 
 func (t *trial) identityWeight() float64 {
@@ -316,8 +335,9 @@ func (t *trial) prepare(offers []Offer) []Offer {
 			out = append(out, o)
 			continue
 		}
+		// A dig that uses the specimen up comes after everything that is looked at.
+		o.First = o.First || t.trait(pre).BeforePick && o.Score > 0 && !t.trait(o.Trait).Destroys
 		o.For, o.Trait = o.Trait, pre
-		o.First = o.First || t.trait(pre).BeforePick && o.Score > 0
 		if i, ok := best[pre]; !ok {
 			best[pre] = len(out)
 			out = append(out, o)

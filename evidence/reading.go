@@ -260,7 +260,7 @@ func (e *Engine) derive(rs []Reading) []Reading {
 	for i := 0; i < len(rs); i++ {
 		r := rs[i]
 		p := e.ix.ParentOf[r.Trait]
-		if p < 0 || r.Soundness != Sound || r.Kind == Absent {
+		if tr := &e.ix.Book.Traits[r.Trait]; p < 0 || r.Soundness != Sound || tr.Absent >= 0 && r.Mask&(1<<tr.Absent) != 0 {
 			continue
 		}
 		states := e.ix.Book.Traits[r.Trait].ParentStates

@@ -12,8 +12,15 @@ func (e *Engine) separating(target, other int32, stages guide.StageSet, least gu
 		}
 		col := &e.ix.Columns[ref.Col]
 		shown := shownMask(col, ref.Row, e.stagesFor(target, stages, tr), least)
-		if shown == 0 {
+		if shown == 0 || !e.hasPart(target, tr, stages, least) {
 			continue
+		}
+		if tr.Absent >= 0 {
+			// Who finds nothing there has not seen the part.
+			present := shown &^ (1 << tr.Absent)
+			if row, ok := rowOf(col, other); present == 0 && ok && e.lacks(col, row, other, stages, tr) {
+				continue
+			}
 		}
 		row, ok := rowOf(col, other)
 		at := ref.Col
@@ -37,6 +44,18 @@ func (e *Engine) separating(target, other int32, stages guide.StageSet, least gu
 		f(ref.Col, edge{group: e.ix.GroupOf[at], act: e.acts[ref.Col], part: ptr.Part, class: ptr.Class,
 			decisive: states&dec != 0 && ptr.Class == guide.Structural, timed: states&dec != 0 && ptr.Kind == guide.Timed})
 	}
+}
+
+// hasPart reports whether the target shows the part that a trait is looked for
+// on, at least as often as least.
+func (e *Engine) hasPart(target int32, tr *guide.Trait, stages guide.StageSet, least guide.Frequency) bool {
+	p, ok := e.ix.TraitAt(tr.Parent)
+	if !ok {
+		return true
+	}
+	col := &e.ix.Columns[p]
+	row, ok := rowOf(col, target)
+	return !ok || shownMask(col, row, e.stagesFor(target, stages, &e.ix.Book.Traits[p]), least)&tr.ParentStates != 0
 }
 
 // lacks reports whether the part is lacking at every stage of the set.

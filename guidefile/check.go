@@ -44,12 +44,36 @@ func (l *loader) checkBaseline(k taxonNodes, t *guide.Taxon) {
 	}
 	for _, c := range t.Cells {
 		tr := l.traits[c.Trait]
+		if lacks := l.lacksPart(t, tr); lacks && c.Variants[0].Kind == guide.Described {
+			k.r.Fail(k.m["cells"], "write "+tr.ID+": inapplicable", "%s is described, but %s says that the part is never there", tr.ID, tr.Parent)
+		}
 		for _, v := range c.Variants {
 			if v.Kind == guide.Inapplicable && tr.Parent != "" && !cells[tr.Parent] {
 				k.r.Fail(k.m["cells"], "say there that the part is lacking", "%s is inapplicable, but its parent %s is not described", tr.ID, tr.Parent)
 			}
 		}
 	}
+}
+
+// lacksPart: the parent trait says never to every state under which the part exists.
+func (l *loader) lacksPart(t *guide.Taxon, tr *guide.Trait) bool {
+	p := l.traits[tr.Parent]
+	if p == nil {
+		return false
+	}
+	for i := range t.Cells {
+		if t.Cells[i].Trait != p.ID {
+			continue
+		}
+		for vi := range t.Cells[i].Variants {
+			v := &t.Cells[i].Variants[vi]
+			if v.Kind != guide.Described || guide.NeverMask(p, v)&tr.ParentStates != tr.ParentStates {
+				return false
+			}
+		}
+		return true
+	}
+	return false
 }
 
 // checkKey holds every use to key traits in at least three parts, each of them

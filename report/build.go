@@ -83,7 +83,15 @@ func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
 	if j.Next.Trait >= 0 {
 		c := w.check(&j.Next.Offer)
 		for i := range j.Next.Outcomes {
-			c.Outcomes = append(c.Outcomes, w.outcome(j.Next.Trait, &j.Next.Outcomes[i]))
+			o := w.outcome(j.Next.Trait, &j.Next.Outcomes[i])
+			if j.Next.For >= 0 {
+				name := strings.ToLower(ix.Book.Traits[j.Next.For].Name)
+				o.Words = name + " stays shaky"
+				if i == 0 {
+					o.Words = "lets you judge " + name
+				}
+			}
+			c.Outcomes = append(c.Outcomes, o)
 		}
 		out.Next = &c
 	}

@@ -1,0 +1,52 @@
+package store
+
+import (
+	"fmt"
+
+	"gorm.io/gorm"
+)
+
+// migrations are numbered from 1; a step that has landed is never edited. The
+// number reached is kept in the file's user_version.
+var migrations = []string{
+	// 1: people, outings, finds, specimens, log, verdicts
+	`CREATE TABLE people (
+		id TEXT PRIMARY KEY, name TEXT NOT NULL, profile TEXT NOT NULL, created_ms INTEGER NOT NULL);
+	 CREATE TABLE outings (
+		id TEXT PRIMARY KEY, day TEXT NOT NULL, created_ms INTEGER NOT NULL);
+	 CREATE TABLE finds (
+		id TEXT PRIMARY KEY, outing_id TEXT NOT NULL REFERENCES outings(id), person_id TEXT NOT NULL REFERENCES people(id),
+		title TEXT NOT NULL, place_name TEXT NOT NULL, day TEXT NOT NULL, facts TEXT NOT NULL, created_ms INTEGER NOT NULL);
+	 CREATE TABLE specimens (
+		find_id TEXT NOT NULL REFERENCES finds(id), id TEXT NOT NULL, number INTEGER NOT NULL, joined_to TEXT NOT NULL DEFAULT '',
+		PRIMARY KEY (find_id, id));
+	 CREATE TABLE events (
+		seq INTEGER PRIMARY KEY AUTOINCREMENT, find_id TEXT NOT NULL REFERENCES finds(id), specimen TEXT NOT NULL,
+		key TEXT NOT NULL, kind TEXT NOT NULL, body TEXT NOT NULL, at_ms INTEGER NOT NULL, UNIQUE (find_id, key));
+	 CREATE INDEX events_by_find ON events (find_id, seq);
+	 CREATE TRIGGER events_keep_update BEFORE UPDATE ON events BEGIN SELECT RAISE(ABORT, 'the log is append-only'); END;
+	 CREATE TRIGGER events_keep_delete BEFORE DELETE ON events BEGIN SELECT RAISE(ABORT, 'the log is append-only'); END;
+	 CREATE TABLE verdicts (
+		id INTEGER PRIMARY KEY AUTOINCREMENT, find_id TEXT NOT NULL REFERENCES finds(id), specimen TEXT NOT NULL, upto_seq INTEGER NOT NULL,
+		guide_version TEXT NOT NULL, verdict TEXT NOT NULL, reasons TEXT NOT NULL, at_ms INTEGER NOT NULL);
+	 CREATE INDEX verdicts_by_find ON verdicts (find_id, specimen, id);`,
+}
+
+func (s *Store) migrate() error {
+	var v int
+	if err := s.db.Raw("PRAGMA user_version").Scan(&v).Error; err != nil {
+		return s.failed("migrate", s.path, err)
+	}
+	for ; v < len(migrations); v++ {
+		err := s.db.Transaction(func(tx *gorm.DB) error {
+			if err := tx.Exec(migrations[v]).Error; err != nil {
+				return err
+			}
+			return tx.Exec(fmt.Sprintf("PRAGMA user_version = %d", v+1)).Error
+		})
+		if err != nil {
+			return s.failed(fmt.Sprintf("migrate to %d", v+1), s.path, err)
+		}
+	}
+	return nil
+}
