@@ -30,8 +30,11 @@ type command struct {
 
 func commands() []command {
 	return []command{
+		{"serve", "serve [--db FILE] [--port N] [--demo]  serve the bench on this machine", serve},
 		{"judge", "judge FILE [--json] [--guide DIR]     judge a find written as YAML", judge},
 		{"guide", "guide check [DIR]                     check the guide's files", guideCommand},
+		{"openapi", "openapi                               write the API document", openapi},
+		{"version", "version                               say what this is", version},
 	}
 }
 

@@ -11,6 +11,8 @@ import (
 	"strings"
 
 	"go.yaml.in/yaml/v3"
+
+	"zestythicket/internal/spell"
 )
 
 // Problem is one thing wrong with a file, where it is, and what to do.
@@ -231,7 +233,7 @@ func Nearest(w string, known []string) string {
 	}
 	var list []near
 	for _, k := range known {
-		d := Distance(strings.ToLower(w), strings.ToLower(k))
+		d := spell.Distance(strings.ToLower(w), strings.ToLower(k))
 		if d <= 2+len(w)/4 || strings.Contains(k, w) && len(w) > 2 {
 			list = append(list, near{k, d})
 		}
@@ -251,33 +253,6 @@ func Nearest(w string, known []string) string {
 		words[i] = list[i].word
 	}
 	return "nearest: " + strings.Join(words, ", ")
-}
-
-// Distance is the number of single-letter changes, swaps of neighbours
-// included, that turn one word into another (optimal string alignment).
-func Distance(a, b string) int {
-	x, y := []rune(a), []rune(b)
-	prev2 := make([]int, len(y)+1)
-	prev := make([]int, len(y)+1)
-	row := make([]int, len(y)+1)
-	for j := range prev {
-		prev[j] = j
-	}
-	for i := 1; i <= len(x); i++ {
-		row[0] = i
-		for j := 1; j <= len(y); j++ {
-			cost := 1
-			if x[i-1] == y[j-1] {
-				cost = 0
-			}
-			row[j] = min(prev[j]+1, row[j-1]+1, prev[j-1]+cost)
-			if i > 1 && j > 1 && x[i-1] == y[j-2] && x[i-2] == y[j-1] {
-				row[j] = min(row[j], prev2[j-2]+1)
-			}
-		}
-		prev2, prev, row = prev, row, prev2
-	}
-	return prev[len(y)]
 }
 
 func contains(list []string, s string) bool {

@@ -1,0 +1,187 @@
+// Package casebook is what the program does for its users: it begins finds, adds
+// to their logs, and judges them. It joins the store, the guide and the evidence
+// core; the API and the command line stand on it.
+package casebook
+
+import (
+	"errors"
+	"fmt"
+	"strings"
+	"time"
+
+	"zestythicket/evidence"
+	"zestythicket/report"
+	"zestythicket/store"
+)
+
+// ErrRefused is matched by every *Invalid.
+var ErrRefused = errors.New("refused")
+
+// Field is one thing wrong with what was sent: where, what, and what to do.
+type Field struct{ Path, What, Hint string }
+
+// Invalid lists everything that is wrong with what was sent. Nothing of it is
+// stored.
+type Invalid struct{ Fields []Field }
+
+// Error lists the fields.
+func (e *Invalid) Error() string {
+	var parts []string
+	for _, f := range e.Fields {
+		parts = append(parts, f.Path+": "+f.What)
+	}
+	return strings.Join(parts, "; ")
+}
+
+// Is makes errors.Is(err, ErrRefused) hold.
+func (e *Invalid) Is(target error) bool { return target == ErrRefused }
+
+func (e *Invalid) add(path, hint, format string, args ...any) {
+	e.Fields = append(e.Fields, Field{path, fmt.Sprintf(format, args...), hint})
+}
+
+func (e *Invalid) orNil() error {
+	if len(e.Fields) == 0 {
+		return nil
+	}
+	return e
+}
+
+// Casebook joins a store and an engine. Now gives the time; it is a field so
+// that tests can set it.
+type Casebook struct {
+	Store  *store.Store
+	Engine *evidence.Engine
+	Now    func() time.Time
+}
+
+// New makes a casebook on the wall clock.
+func New(s *store.Store, e *evidence.Engine) *Casebook {
+	return &Casebook{Store: s, Engine: e, Now: time.Now}
+}
+
+// Line is one line of the log as it is shown.
+type Line struct {
+	Seq      int64  `json:"seq"`
+	Kind     string `json:"kind"`
+	Specimen string `json:"specimen"`
+	AtMS     int64  `json:"atMs"`
+	Undone   bool   `json:"undone" doc:"It was taken back by a later line"`
+	Undoable bool   `json:"undoable" doc:"Handling and picking can't be taken back"`
+	Body     Body   `json:"body"`
+}
+
+// Specimen is one individual of a find.
+type Specimen struct {
+	ID       string `json:"id"`
+	JoinedTo string `json:"joinedTo,omitempty"`
+}
+
+// View is a find with its log and everything that follows from it.
+type View struct {
+	ID        string           `json:"id"`
+	Title     string           `json:"title"`
+	Place     string           `json:"place"`
+	Day       string           `json:"day"`
+	Person    string           `json:"person"`
+	CreatedMS int64            `json:"createdMs"`
+	Facts     Facts            `json:"facts"`
+	Target    *report.TaxonRef `json:"target,omitempty"`
+	Specimens []Specimen       `json:"specimens"`
+	Log       []Line           `json:"log"`
+	Patch     report.Patch     `json:"patch"`
+}
+
+// View reads a find and judges it.
+func (c *Casebook) View(id string) (*View, error) {
+	f, err := c.Store.Find(id)
+	if err != nil {
+		return nil, err
+	}
+	return c.view(f)
+}
+
+func (c *Casebook) view(row *store.Find) (*View, error) {
+	f, log, err := c.assemble(row)
+	if err != nil {
+		return nil, err
+	}
+	v := &View{ID: row.ID, Title: row.Title, Place: row.PlaceName, Day: row.Day, Person: row.PersonID, CreatedMS: row.CreatedMS, Log: log, Specimens: []Specimen{}}
+	if err := unJSON(row.Facts, &v.Facts); err != nil {
+		return nil, err
+	}
+	for _, s := range f.Specimens {
+		v.Specimens = append(v.Specimens, Specimen{s.ID, s.JoinedTo})
+	}
+	ix := c.Engine.Index()
+	if at, ok := ix.TaxonAt(f.Target); ok {
+		t := report.Taxon(ix, at)
+		v.Target = &t
+	}
+	p := c.Engine.JudgePatch(f)
+	v.Patch = report.OfPatch(ix, f, &p)
+	return v, nil
+}
+
+// keep stores the verdicts of a view: what was decided, by which guide, on which
+// answers, for which reasons.
+func (c *Casebook) keep(v *View) error {
+	var upto int64
+	if n := len(v.Log); n > 0 {
+		upto = v.Log[n-1].Seq
+	}
+	for i := range v.Patch.Judgements {
+		j := &v.Patch.Judgements[i]
+		err := c.Store.KeepVerdict(&store.Verdict{FindID: v.ID, Specimen: j.Specimen, UptoSeq: upto, GuideVersion: j.Guide,
+			Verdict: j.Verdict, Reasons: store.JSON(reasonsOf(j)), AtMS: c.Now().UnixMilli()})
+		if err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Reasons is a verdict in codes, as it is stored.
+type Reasons struct {
+	Leave       []string           `json:"leave,omitempty"`
+	Obligations []string           `json:"obligations,omitempty"`
+	Refusals    []string           `json:"refusals,omitempty"`
+	Readings    map[string]string  `json:"readings,omitempty"`
+	Ledger      map[string]string  `json:"ledger,omitempty"`
+	Steps       map[string][]int64 `json:"steps,omitempty"`
+}
+
+func reasonsOf(j *report.Judgement) Reasons {
+	r := Reasons{Leave: j.Leave, Readings: map[string]string{}, Ledger: map[string]string{}, Steps: map[string][]int64{}}
+	for _, o := range j.Obligations {
+		s := o.Code
+		switch {
+		case o.Taxon != nil:
+			s += ":" + o.Taxon.ID
+		case o.Trait != nil:
+			s += ":" + o.Trait.ID
+		case o.Word != "":
+			s += ":" + o.Word
+		}
+		r.Obligations = append(r.Obligations, s)
+	}
+	for _, x := range j.Refusals {
+		r.Refusals = append(r.Refusals, x.Code)
+	}
+	for _, x := range j.Readings {
+		r.Readings[x.Trait.ID] = x.Soundness + " " + x.Kind + " " + strings.Join(x.States, "+")
+	}
+	for _, e := range j.Ledger {
+		state := "open"
+		if e.RuledOut {
+			state = "out"
+		}
+		r.Ledger[e.Taxon.ID] = fmt.Sprintf("%s %d/%d", state, e.Depth, e.Need)
+		for _, s := range e.Steps {
+			if s.Counted {
+				r.Steps[e.Taxon.ID] = append(r.Steps[e.Taxon.ID], s.Seq)
+			}
+		}
+	}
+	return r
+}

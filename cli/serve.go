@@ -1,0 +1,108 @@
+package cli
+
+import (
+	"context"
+	"errors"
+	"flag"
+	"fmt"
+	"io"
+	"net"
+	"net/http"
+	"os/signal"
+	"syscall"
+	"time"
+
+	"zestythicket/casebook"
+	"zestythicket/evidence"
+	"zestythicket/httpapi"
+	"zestythicket/store"
+	"zestythicket/web"
+)
+
+func serve(args []string, stdout, stderr io.Writer) error {
+	fs := flag.NewFlagSet("serve", flag.ContinueOnError)
+	path := fs.String("db", "data/zesty-thicket.db", "the database")
+	port := fs.Int("port", 7878, "the port on 127.0.0.1; 0 takes a free one")
+	demo := fs.Bool("demo", false, "fill an empty database with demo finds")
+	dir := fs.String("guide", "", "directory of a guide")
+	if rest, err := parse(fs, args, stderr); err != nil || len(rest) > 0 {
+		return errUsage
+	}
+	e, err := newEngine(*dir)
+	if err != nil {
+		return err
+	}
+	s, err := store.Open(*path)
+	if err != nil {
+		return explain(err)
+	}
+	defer func() { _ = s.Close() }()
+	book := casebook.New(s, e)
+	if err := firstPerson(book, *demo); err != nil {
+		return explain(err)
+	}
+	l, err := net.Listen("tcp", fmt.Sprintf("127.0.0.1:%d", *port))
+	if err != nil {
+		return fmt.Errorf("the port %d is taken; choose another with --port: %w", *port, err)
+	}
+	srv := &http.Server{Handler: httpapi.New(book, web.FS()), ReadHeaderTimeout: 5 * time.Second}
+	ctx, stop := signal.NotifyContext(context.Background(), syscall.SIGINT, syscall.SIGTERM)
+	defer stop()
+	fmt.Fprintf(stdout, "Zesty Thicket is at http://%s\n", l.Addr())
+	done := make(chan error, 1)
+	go func() { done <- srv.Serve(l) }()
+	select {
+	case err = <-done:
+	case <-ctx.Done():
+		late, cancel := context.WithTimeout(context.Background(), 3*time.Second)
+		defer cancel()
+		err = srv.Shutdown(late)
+	}
+	if errors.Is(err, http.ErrServerClosed) {
+		return nil
+	}
+	return err
+}
+
+// firstPerson makes sure that somebody is known: finds belong to people.
+func firstPerson(book *casebook.Casebook, demo bool) error {
+	if demo {
+		return book.Demo()
+	}
+	people, err := book.Store.People()
+	if err != nil || len(people) > 0 {
+		return err
+	}
+	return book.SavePerson("me", "Me", &casebook.Profile{Facts: []string{}, Answered: []string{}, SignOffs: []casebook.SignOff{}})
+}
+
+// explain puts a store error's hint in front of its cause.
+func explain(err error) error {
+	var e *store.Error
+	if errors.As(err, &e) && e.Hint != "" {
+		return fmt.Errorf("%s %s (%w)", e.Path, e.Hint, err)
+	}
+	return err
+}
+
+func openapi(args []string, stdout, _ io.Writer) error {
+	if len(args) > 0 {
+		return errUsage
+	}
+	doc, err := httpapi.OpenAPI()
+	if err != nil {
+		return err
+	}
+	_, err = fmt.Fprintf(stdout, "%s\n", doc)
+	return err
+}
+
+func version(_ []string, stdout, _ io.Writer) error {
+	e, err := newEngine("")
+	if err != nil {
+		return err
+	}
+	b := e.Index().Book
+	_, err = fmt.Fprintf(stdout, "zesty-thicket %s, guide %s (%d taxa), defaults %+v\n", httpapi.Version, b.Version, len(b.Taxa), evidence.StandardDefaults())
+	return err
+}

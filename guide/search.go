@@ -1,0 +1,77 @@
+package guide
+
+import (
+	"sort"
+	"strings"
+
+	"zestythicket/internal/spell"
+)
+
+// Hit is an entry found by one of its names.
+type Hit struct {
+	Taxon int32
+	Name  Name // the name that was met
+	// Off is how far the words typed are from the name: 0 for a name that
+	// begins with them, then whole words inside it, then typing mistakes.
+	Off int
+}
+
+// Search finds entries by common, scientific or old name. Marks and case do not
+// matter, and typing mistakes are forgiven: one in a short word, more in a long
+// one. An empty query finds every entry by its common name.
+func (b *Book) Search(query string) []Hit {
+	q := spell.Fold(query)
+	var out []Hit
+	for i := range b.Taxa {
+		best := Hit{Taxon: int32(i), Off: -1}
+		for _, n := range b.Taxa[i].Names {
+			if off := offBy(q, spell.Fold(n.Text)); off >= 0 && (best.Off < 0 || off < best.Off) {
+				best.Off, best.Name = off, n
+			}
+		}
+		if best.Off >= 0 {
+			out = append(out, best)
+		}
+	}
+	sort.SliceStable(out, func(i, j int) bool {
+		if out[i].Off != out[j].Off {
+			return out[i].Off < out[j].Off
+		}
+		return b.Taxa[out[i].Taxon].Common < b.Taxa[out[j].Taxon].Common
+	})
+	return out
+}
+
+// offBy compares a folded query with a folded name; -1 is no match.
+func offBy(q, name string) int {
+	if strings.HasPrefix(name, q) {
+		return 0
+	}
+	if strings.Contains(" "+name, " "+q) {
+		return 1
+	}
+	if len(q) < 3 {
+		return -1
+	}
+	if strings.Contains(name, q) {
+		return 2
+	}
+	allowed := 1 + len(q)/5
+	best := spell.Distance(q, name)
+	// A mistake in the beginning of a name, or in one word of it.
+	if len(name) > len(q) {
+		best = min(best, spell.Distance(q, name[:len(q)]))
+	}
+	if !strings.Contains(q, " ") {
+		for _, w := range strings.Fields(name) {
+			best = min(best, spell.Distance(q, w))
+			if len(w) > len(q) {
+				best = min(best, spell.Distance(q, w[:len(q)]))
+			}
+		}
+	}
+	if best > allowed {
+		return -1
+	}
+	return 2 + best
+}

@@ -1,0 +1,57 @@
+// Package httpapi serves the casebook and the guide over HTTP on loopback, and
+// the built front end with it. Handlers return errors; problem.go turns them into
+// problem+json.
+package httpapi
+
+import (
+	"io/fs"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/danielgtaylor/huma/v2/adapters/humachi"
+	"github.com/go-chi/chi/v5"
+
+	"zestythicket/casebook"
+)
+
+// Version of the API document.
+const Version = "0.1.0"
+
+// maxBody is the greatest body accepted, in bytes.
+const maxBody = 64 << 10
+
+// Server is everything behind the address.
+type Server struct {
+	book *casebook.Casebook
+	web  fs.FS
+}
+
+// New makes the handler. web holds the built front end; it may be nil.
+func New(book *casebook.Casebook, web fs.FS) http.Handler {
+	s := &Server{book: book, web: web}
+	r := chi.NewRouter()
+	r.Use(onlyLoopback, limitBody)
+	s.routes(register(r))
+	r.NotFound(s.page)
+	return r
+}
+
+func register(r chi.Router) huma.API {
+	cfg := huma.DefaultConfig("Zesty Thicket", Version)
+	cfg.OpenAPIPath, cfg.DocsPath, cfg.SchemasPath = "/api/openapi", "", ""
+	cfg.CreateHooks = nil // no $schema links in answers
+	return humachi.New(r, cfg)
+}
+
+// OpenAPI gives the API document as JSON without a running server.
+func OpenAPI() ([]byte, error) {
+	api := register(chi.NewRouter())
+	(&Server{}).routes(api)
+	return api.OpenAPI().MarshalJSON()
+}
+
+func (s *Server) routes(api huma.API) {
+	s.guideRoutes(api)
+	s.peopleRoutes(api)
+	s.findRoutes(api)
+}

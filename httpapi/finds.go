@@ -1,0 +1,71 @@
+package httpapi
+
+import (
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"zestythicket/casebook"
+	"zestythicket/report"
+)
+
+type findID struct {
+	ID string `path:"id" maxLength:"40"`
+}
+
+// FindLine is a find in the list.
+type FindLine struct {
+	ID     string           `json:"id"`
+	Title  string           `json:"title"`
+	Place  string           `json:"place"`
+	Day    string           `json:"day"`
+	Intent string           `json:"intent"`
+	Target *report.TaxonRef `json:"target,omitempty"`
+	Word   string           `json:"word" doc:"The verdict of the first specimen"`
+	Open   int              `json:"open" doc:"Obligations still open"`
+	Count  int              `json:"count" doc:"Specimens"`
+	Held   bool             `json:"held"`
+}
+
+func (s *Server) findRoutes(api huma.API) {
+	huma.Get(api, "/api/finds", answer(func(*struct{}) ([]FindLine, error) { return s.findLines() }))
+	huma.Get(api, "/api/finds/{id}", answer(func(in *findID) (*casebook.View, error) { return s.book.View(in.ID) }))
+	huma.Get(api, "/api/rejudged", answer(func(*struct{}) ([]casebook.Rejudged, error) { return s.book.Rejudge() }))
+	limit := func(o *huma.Operation) { o.MaxBodyBytes, o.DefaultStatus = maxBody, http.StatusOK }
+	huma.Post(api, "/api/finds", answer(func(in *struct{ Body casebook.Begin }) (*casebook.View, error) { return s.book.Begin(&in.Body) }), limit)
+	huma.Post(api, "/api/finds/{id}/log", answer(func(in *struct {
+		findID
+		Body casebook.Entry
+	}) (*casebook.View, error) {
+		return s.book.Append(in.ID, &in.Body)
+	}), limit)
+	huma.Put(api, "/api/finds/{id}/facts", answer(func(in *struct {
+		findID
+		Body casebook.Facts
+	}) (*casebook.View, error) {
+		return s.book.SetFacts(in.ID, &in.Body)
+	}), limit)
+	huma.Post(api, "/api/finds/{id}/specimens", answer(func(in *struct {
+		findID
+		Body casebook.Specimen
+	}) (*casebook.View, error) {
+		return s.book.AddSpecimen(in.ID, in.Body.ID, in.Body.JoinedTo)
+	}), limit)
+}
+
+func (s *Server) findLines() ([]FindLine, error) {
+	views, err := s.book.Finds()
+	if err != nil {
+		return nil, err
+	}
+	out := []FindLine{}
+	for i := range views {
+		v := &views[i]
+		l := FindLine{ID: v.ID, Title: v.Title, Place: v.Place, Day: v.Day, Intent: v.Facts.Intent, Target: v.Target, Count: len(v.Specimens), Held: v.Patch.Held}
+		if len(v.Patch.Judgements) > 0 {
+			l.Word, l.Open = v.Patch.Judgements[0].Word, len(v.Patch.Judgements[0].Obligations)
+		}
+		out = append(out, l)
+	}
+	return out, nil
+}

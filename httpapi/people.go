@@ -1,0 +1,48 @@
+package httpapi
+
+import (
+	"encoding/json"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"zestythicket/casebook"
+)
+
+// Person is someone who uses this database.
+type Person struct {
+	ID      string           `json:"id"`
+	Name    string           `json:"name"`
+	Profile casebook.Profile `json:"profile"`
+}
+
+func (s *Server) peopleRoutes(api huma.API) {
+	huma.Get(api, "/api/people", answer(func(*struct{}) ([]Person, error) { return s.people() }))
+	huma.Put(api, "/api/people/{id}", answer(func(in *struct {
+		ID   string `path:"id" pattern:"^[a-z0-9-]{1,40}$"`
+		Body struct {
+			Name    string           `json:"name" maxLength:"80"`
+			Profile casebook.Profile `json:"profile"`
+		}
+	}) (*Person, error) {
+		if err := s.book.SavePerson(in.ID, in.Body.Name, &in.Body.Profile); err != nil {
+			return nil, err
+		}
+		return &Person{in.ID, in.Body.Name, in.Body.Profile}, nil
+	}))
+}
+
+func (s *Server) people() ([]Person, error) {
+	rows, err := s.book.Store.People()
+	if err != nil {
+		return nil, err
+	}
+	out := []Person{}
+	for _, r := range rows {
+		p := Person{ID: r.ID, Name: r.Name}
+		if err := json.Unmarshal([]byte(r.Profile), &p.Profile); err != nil {
+			return nil, err
+		}
+		out = append(out, p)
+	}
+	return out, nil
+}

@@ -1,0 +1,53 @@
+package httpapi
+
+import (
+	"context"
+	"errors"
+	"log/slog"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"zestythicket/casebook"
+	"zestythicket/store"
+)
+
+// problem is the one place where errors become problem+json. What the client
+// sees is kept apart from the cause, which goes to the log.
+func problem(err error) error {
+	var bad *casebook.Invalid
+	if errors.As(err, &bad) {
+		var details []error
+		for _, f := range bad.Fields {
+			msg := f.What
+			if f.Hint != "" {
+				msg += " (" + f.Hint + ")"
+			}
+			details = append(details, &huma.ErrorDetail{Location: f.Path, Message: msg})
+		}
+		return huma.NewError(http.StatusUnprocessableEntity, "What was sent does not hold together; nothing was stored.", details...)
+	}
+	var e *store.Error
+	if errors.As(err, &e) {
+		switch {
+		case errors.Is(e.Err, store.ErrNotFound):
+			return huma.NewError(http.StatusNotFound, e.Hint)
+		case errors.Is(e.Err, store.ErrNotStored):
+			slog.Error("not stored", "err", err)
+			return huma.NewError(http.StatusInsufficientStorage, e.Hint)
+		}
+	}
+	slog.Error("request failed", "err", err)
+	return huma.NewError(http.StatusInternalServerError, "Something went wrong here. What was stored before is untouched.")
+}
+
+// answer wraps what every handler does: call, map the error, wrap the body.
+func answer[In, Out any](f func(*In) (Out, error)) func(context.Context, *In) (*struct{ Body Out }, error) {
+	return func(_ context.Context, in *In) (*struct{ Body Out }, error) {
+		out, err := f(in)
+		if err != nil {
+			return nil, problem(err)
+		}
+		return &struct{ Body Out }{out}, nil
+	}
+}
