@@ -22,8 +22,8 @@ type Begin struct {
 	Stages []string `json:"stages,omitempty"`
 }
 
-// Entry is a line to add to a log.
-type Entry struct {
+// NewLine is a line to add to a log.
+type NewLine struct {
 	Key      string `json:"key" minLength:"8" maxLength:"64" doc:"Given by the client; a line with a key already there is stored once"`
 	Specimen string `json:"specimen" maxLength:"20"`
 	Kind     string `json:"kind" enum:"staged,answered,clean-hands,handled,picked,undone,noted"`
@@ -86,7 +86,7 @@ func (c *Casebook) viewAndKeep(row *store.Find) (*View, error) {
 }
 
 // Append adds a line to a find's log and judges it anew.
-func (c *Casebook) Append(id string, e *Entry) (*View, error) {
+func (c *Casebook) Append(id string, e *NewLine) (*View, error) {
 	row, err := c.Store.Find(id)
 	if err != nil {
 		return nil, err

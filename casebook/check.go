@@ -12,7 +12,7 @@ import (
 func itoa(i int) string { return strconv.Itoa(i) }
 
 // checkEntry notes everything wrong with a line before it is stored.
-func (c *Casebook) checkEntry(row *store.Find, e *Entry, bad *Invalid) error {
+func (c *Casebook) checkEntry(row *store.Find, e *NewLine, bad *Invalid) error {
 	specimens, err := c.Store.Specimens(row.ID)
 	if err != nil {
 		return err
@@ -52,7 +52,7 @@ func (c *Casebook) checkEntry(row *store.Find, e *Entry, bad *Invalid) error {
 }
 
 // checkUndo: only a line of this find that can be taken back and still stands.
-func (c *Casebook) checkUndo(row *store.Find, e *Entry, bad *Invalid) error {
+func (c *Casebook) checkUndo(row *store.Find, e *NewLine, bad *Invalid) error {
 	_, lines, err := c.assemble(row)
 	if err != nil {
 		return err

@@ -37,7 +37,7 @@ func (c *Casebook) Demo() error {
 
 func (c *Casebook) demoAnswers(find string, answers []Answer) error {
 	for i := range answers {
-		if _, err := c.Append(find, &Entry{Key: "demo-line-" + itoa(i), Specimen: FirstSpecimen, Kind: "answered", Body: Body{Answer: &answers[i]}}); err != nil {
+		if _, err := c.Append(find, &NewLine{Key: "demo-line-" + itoa(i), Specimen: FirstSpecimen, Kind: "answered", Body: Body{Answer: &answers[i]}}); err != nil {
 			return err
 		}
 	}

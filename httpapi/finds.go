@@ -35,7 +35,7 @@ func (s *Server) findRoutes(api huma.API) {
 	huma.Post(api, "/api/finds", answer(func(in *struct{ Body casebook.Begin }) (*casebook.View, error) { return s.book.Begin(&in.Body) }), limit)
 	huma.Post(api, "/api/finds/{id}/log", answer(func(in *struct {
 		findID
-		Body casebook.Entry
+		Body casebook.NewLine
 	}) (*casebook.View, error) {
 		return s.book.Append(in.ID, &in.Body)
 	}), limit)
