@@ -4,6 +4,8 @@
 package httpapi
 
 import (
+	"bytes"
+	"encoding/json"
 	"io/fs"
 	"net/http"
 
@@ -37,6 +39,8 @@ func New(book *casebook.Casebook, web fs.FS) http.Handler {
 }
 
 func register(r chi.Router) huma.API {
+	// Lists are always sent, empty if need be.
+	huma.DefaultArrayNullable = false
 	cfg := huma.DefaultConfig("Zesty Thicket", Version)
 	cfg.OpenAPIPath, cfg.DocsPath, cfg.SchemasPath = "/api/openapi", "", ""
 	cfg.CreateHooks = nil // no $schema links in answers
@@ -47,7 +51,13 @@ func register(r chi.Router) huma.API {
 func OpenAPI() ([]byte, error) {
 	api := register(chi.NewRouter())
 	(&Server{}).routes(api)
-	return api.OpenAPI().MarshalJSON()
+	doc, err := api.OpenAPI().MarshalJSON()
+	if err != nil {
+		return nil, err
+	}
+	var out bytes.Buffer
+	err = json.Indent(&out, doc, "", " ")
+	return out.Bytes(), err
 }
 
 func (s *Server) routes(api huma.API) {

@@ -9,7 +9,8 @@ import (
 	"zestythicket/report"
 )
 
-type findID struct {
+// FindID names a find in a path.
+type FindID struct {
 	ID string `path:"id" maxLength:"40"`
 }
 
@@ -29,24 +30,24 @@ type FindLine struct {
 
 func (s *Server) findRoutes(api huma.API) {
 	huma.Get(api, "/api/finds", answer(func(*struct{}) ([]FindLine, error) { return s.findLines() }))
-	huma.Get(api, "/api/finds/{id}", answer(func(in *findID) (*casebook.View, error) { return s.book.View(in.ID) }))
+	huma.Get(api, "/api/finds/{id}", answer(func(in *FindID) (*casebook.View, error) { return s.book.View(in.ID) }))
 	huma.Get(api, "/api/rejudged", answer(func(*struct{}) ([]casebook.Rejudged, error) { return s.book.Rejudge() }))
 	limit := func(o *huma.Operation) { o.MaxBodyBytes, o.DefaultStatus = maxBody, http.StatusOK }
 	huma.Post(api, "/api/finds", answer(func(in *struct{ Body casebook.Begin }) (*casebook.View, error) { return s.book.Begin(&in.Body) }), limit)
 	huma.Post(api, "/api/finds/{id}/log", answer(func(in *struct {
-		findID
+		FindID
 		Body casebook.NewLine
 	}) (*casebook.View, error) {
 		return s.book.Append(in.ID, &in.Body)
 	}), limit)
 	huma.Put(api, "/api/finds/{id}/facts", answer(func(in *struct {
-		findID
+		FindID
 		Body casebook.Facts
 	}) (*casebook.View, error) {
 		return s.book.SetFacts(in.ID, &in.Body)
 	}), limit)
 	huma.Post(api, "/api/finds/{id}/specimens", answer(func(in *struct {
-		findID
+		FindID
 		Body casebook.Specimen
 	}) (*casebook.View, error) {
 		return s.book.AddSpecimen(in.ID, in.Body.ID, in.Body.JoinedTo)

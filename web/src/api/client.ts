@@ -1,0 +1,52 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type S = components['schemas'];
+export type View = S['View'];
+export type Judgement = S['Judgement'];
+export type Trait = S['Trait'];
+export type Answer = S['Answer'];
+export type NewLine = S['NewLine'];
+
+const api = createClient<paths>({ baseUrl: '/' });
+
+/** What went wrong, in words that can be shown, with the fields concerned. */
+export class Problem extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly fields: string[] = [],
+  ) {
+    super(message);
+  }
+}
+
+type Reply<T> = { data?: T; error?: S['ErrorModel']; response: Response };
+
+async function open<T>(reply: Promise<Reply<T>>): Promise<T> {
+  let r: Reply<T>;
+  try {
+    r = await reply;
+  } catch {
+    throw new Problem('The program on this machine does not answer. What you entered last is not stored yet.', 0);
+  }
+  if (r.data !== undefined) return r.data;
+  const e = r.error;
+  throw new Problem(e?.detail ?? e?.title ?? 'That did not work.', r.response.status, (e?.errors ?? []).map((x) => x.message ?? ''));
+}
+
+export const guide = () => open(api.GET('/api/guide'));
+export const taxa = (q: string) => open(api.GET('/api/taxa', { params: { query: { q } } }));
+export const taxon = (id: string) => open(api.GET('/api/taxa/{id}', { params: { path: { id } } }));
+export const finds = () => open(api.GET('/api/finds'));
+export const rejudged = () => open(api.GET('/api/rejudged'));
+export const find = (id: string) => open(api.GET('/api/finds/{id}', { params: { path: { id } } }));
+export const begin = (body: S['Begin']) => open(api.POST('/api/finds', { body }));
+export const addLine = (id: string, body: NewLine) => open(api.POST('/api/finds/{id}/log', { params: { path: { id } }, body }));
+export const setFacts = (id: string, body: S['Facts']) => open(api.PUT('/api/finds/{id}/facts', { params: { path: { id } }, body }));
+export const addSpecimen = (id: string, body: S['Specimen']) => open(api.POST('/api/finds/{id}/specimens', { params: { path: { id } }, body }));
+export const people = () => open(api.GET('/api/people'));
+export const savePerson = (p: S['Person']) => open(api.PUT('/api/people/{id}', { params: { path: { id: p.id } }, body: { name: p.name, profile: p.profile } }));
+
+/** A key that makes a retried request be stored once. */
+export const newKey = (): string => crypto.randomUUID();

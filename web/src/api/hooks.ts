@@ -1,0 +1,32 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import * as api from './client';
+
+export const useGuide = () => useQuery({ queryKey: ['guide'], queryFn: api.guide, staleTime: Infinity });
+export const useTaxa = (q: string) => useQuery({ queryKey: ['taxa', q], queryFn: () => api.taxa(q), staleTime: Infinity, placeholderData: (was) => was });
+export const useTaxon = (id: string) => useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity });
+export const useFinds = () => useQuery({ queryKey: ['finds'], queryFn: api.finds });
+export const useRejudged = () => useQuery({ queryKey: ['rejudged'], queryFn: api.rejudged });
+export const useFind = (id: string) => useQuery({ queryKey: ['find', id], queryFn: () => api.find(id) });
+export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: api.people });
+
+/** Sends a change of a find; the answer is the find as it now stands. */
+function useFindChange<T>(id: string, send: (body: T) => Promise<api.View>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: send,
+    networkMode: 'always',
+    onSuccess: (view) => {
+      client.setQueryData(['find', id], view);
+      void client.invalidateQueries({ queryKey: ['finds'] });
+    },
+  });
+}
+
+export const useAddLine = (id: string) => useFindChange<api.NewLine>(id, (body) => api.addLine(id, body));
+export const useSetFacts = (id: string) => useFindChange<api.S['Facts']>(id, (body) => api.setFacts(id, body));
+export const useAddSpecimen = (id: string) => useFindChange<api.S['Specimen']>(id, (body) => api.addSpecimen(id, body));
+
+export function useSavePerson() {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: api.savePerson, networkMode: 'always', onSuccess: () => client.invalidateQueries() });
+}

@@ -1,0 +1,75 @@
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import type { Judgement, S } from '../api/client';
+import { Thorns } from '../drawing/Thorns';
+import { Soft } from '../theme/bits';
+
+const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 10px;`;
+const Item = styled.li`display: grid; grid-template-columns: 84px 1fr; gap: 4px 14px; padding: 10px 0; border-top: 1.5px solid var(--line);
+  h3 { font-size: 1.05rem; } ul { margin: 6px 0 0; padding-left: 18px; } li { margin: 2px 0; }`;
+
+function EntryLine({ e }: { e: S['Entry'] }) {
+  return (
+    <Item>
+      <div>
+        <Thorns grade={e.grade} left={e.thorns} cut={e.ruledOut} />
+        <b>{e.words}</b>
+      </div>
+      <div>
+        <h3>
+          <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link> <i>{e.taxon.scientific}</i>
+        </h3>
+        <p>
+          <b>{e.gradeWord}</b>
+          {e.contact && ' · harmful on contact'}
+          {e.named && ' · named lookalike of your target'}
+          {' · '}
+          {e.ruledOut ? 'cut back' : `open: ${e.missing}`}
+          {e.shortOfMargin && ' · cut back, but one more contradiction is wanted'}
+        </p>
+        {e.steps.length > 0 && (
+          <ul>
+            {e.steps.map((s, i) => (
+              <li key={i}>
+                {s.counted ? 'Step: ' : 'No step: '}
+                {s.trait.name}, {s.words}
+                <Soft>
+                  {' '}
+                  ({s.structural ? 'form' : 'senses'}
+                  {s.decisive ? ', decisive' : ''}
+                  {s.note ? `, ${s.note}` : ''})
+                </Soft>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+    </Item>
+  );
+}
+
+/** Every dangerous entry in scope: open ones first, those cut back folded. */
+export function Ledger({ judgement }: { judgement: Judgement }) {
+  const open = judgement.ledger.filter((e) => !e.ruledOut);
+  const cut = judgement.ledger.filter((e) => e.ruledOut);
+  return (
+    <>
+      <p>
+        Each thorn is one independent step still needed. What shares its evidence or its act with another step counts once. Nothing is hidden because it is unlikely.
+      </p>
+      {open.length === 0 ? <p>No dangerous entry of this guide is open. Something that is not in the guide may be.</p> : <List>{open.map((e) => <EntryLine key={e.taxon.id} e={e} />)}</List>}
+      {cut.length > 0 && (
+        <details open={open.length === 0}>
+          <summary>Cut back: {cut.length}</summary>
+          <List>{cut.map((e) => <EntryLine key={e.taxon.id} e={e} />)}</List>
+        </details>
+      )}
+      {judgement.aside.length > 0 && (
+        <details>
+          <summary>Set aside, other continents: {judgement.aside.length}</summary>
+          <p>{judgement.aside.map((a) => a.common).join(', ')}</p>
+        </details>
+      )}
+    </>
+  );
+}

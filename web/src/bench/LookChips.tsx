@@ -1,0 +1,52 @@
+import styled from 'styled-components';
+import type { Trait } from '../api/client';
+import { Chip } from '../theme/bits';
+import type { Look } from './answer';
+
+const Line = styled.div`display: flex; flex-wrap: wrap; gap: 6px; align-items: center; > span { color: var(--ink-soft); margin-right: 4px; }
+  button { min-height: 44px; }`;
+
+type Props = { trait: Trait; again: boolean; look: Look; onLook: (l: Look) => void };
+
+/** How it was looked at: only what this trait's rules ask for, nothing preset. */
+export function LookChips({ trait, again, look, onLook }: Props) {
+  const chip = (label: string, on: boolean, to: Partial<Look>) => (
+    <Chip key={label} $on={on} aria-pressed={on} onPress={() => onLook({ ...look, ...to })}>
+      {label}
+    </Chip>
+  );
+  return (
+    <>
+      {(trait.count ?? 0) > 0 && (
+        <Line role="group" aria-label="How many did you look at">
+          <span>I looked at</span>
+          {[1, 2, 3].map((n) => chip(n === 3 ? '3 or more' : String(n), look.count === n, { count: look.count === n ? undefined : n }))}
+        </Line>
+      )}
+      {(trait.wait ?? 0) > 0 && (
+        <Line role="group" aria-label="How long did you wait">
+          <span>I waited</span>
+          {chip('less', look.minutes === 1, { minutes: look.minutes === 1 ? undefined : 1 })}
+          {chip(trait.wait! >= 60 ? `${trait.wait! / 60} hours or more` : `${trait.wait} minutes or more`, look.minutes === trait.wait, { minutes: look.minutes === trait.wait ? undefined : trait.wait })}
+        </Line>
+      )}
+      {trait.paper && (
+        <Line role="group" aria-label="On which paper">
+          <span>On paper</span>
+          {(['half', 'white', 'dark'] as const).map((p) => chip(p === 'half' ? 'half dark, half light' : p, look.paper === p, { paper: look.paper === p ? undefined : p }))}
+        </Line>
+      )}
+      {trait.colour && (
+        <Line role="group" aria-label="What spoils the colour">
+          <span>Light or surface spoilt by</span>
+          {(['poor', 'coloured', 'soil', 'rain', 'frost'] as const).map((c) => chip(c === 'poor' ? 'poor light' : c === 'coloured' ? 'coloured light' : c, look.colour === c, { colour: look.colour === c ? undefined : c }))}
+        </Line>
+      )}
+      <Line role="group" aria-label="About this look">
+        {chip('not quite sure', look.unsure === true, { unsure: !look.unsure })}
+        {trait.beforePick && chip('it is already picked', look.detached === true, { detached: !look.detached })}
+        {again && chip('a new look, with the method above', look.method !== undefined, { method: look.method ? undefined : trait.how })}
+      </Line>
+    </>
+  );
+}

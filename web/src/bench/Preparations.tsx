@@ -1,0 +1,37 @@
+import { Menu, MenuItem, MenuTrigger, Popover } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Trait } from '../api/client';
+import { Button } from '../theme/bits';
+import type { Bench } from './useBench';
+
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 6px; button { min-height: 44px; padding: 0 12px; font-size: 0.92rem; }`;
+const Sheet = styled(Popover)`background: var(--sheet); border: 2px solid var(--ink); border-radius: 8px; padding: 6px;`;
+const Item = styled(MenuItem)`min-height: 44px; display: flex; align-items: center; padding: 6px 12px; border-radius: 6px; cursor: pointer; outline: none;
+  &[data-focused] { background: var(--sunk); box-shadow: inset 0 0 0 2px var(--focus); }`;
+
+const smells = ['garlic', 'parsley', 'mouse', 'rank', 'aniseed', 'ink', 'meal', 'apricot', 'radish', 'honey'];
+
+/** What was done, stated when it is done. */
+export function Preparations({ bench, traits }: { bench: Bench; traits: Trait[] }) {
+  const prep = (kind: string) => traits.find((t) => t.prepares === kind);
+  const base = prep('base');
+  const condition = prep('condition');
+  return (
+    <Row role="group" aria-label="What you have done">
+      {base && <Button onPress={() => bench.chooseTrait(base.id)}>Base dug out</Button>}
+      <Button isDisabled={bench.busy} onPress={() => bench.add('clean-hands', {})}>Hands cleaned</Button>
+      {condition && <Button onPress={() => bench.chooseTrait(condition.id)}>State of it</Button>}
+      <MenuTrigger>
+        <Button isDisabled={bench.busy}>Handled…</Button>
+        <Sheet>
+          <Menu aria-label="What the hands smell of now" onAction={(k) => bench.add('handled', { smell: String(k) })}>
+            {smells.map((s) => <Item key={s} id={s}>{s}</Item>)}
+          </Menu>
+        </Sheet>
+      </MenuTrigger>
+
+        <Button isDisabled={bench.busy} onPress={() => bench.add('picked', {})}>Picked</Button>
+
+    </Row>
+  );
+}

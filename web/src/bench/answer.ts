@@ -1,0 +1,68 @@
+import type { Answer, S, Trait } from '../api/client';
+
+/** What the observer said about how they looked, beside the state itself. */
+export type Look = {
+  count?: number;
+  minutes?: number;
+  paper?: 'white' | 'dark' | 'half';
+  unsure?: boolean;
+  colour?: 'poor' | 'coloured' | 'soil' | 'rain' | 'frost';
+  detached?: boolean;
+  method?: string;
+};
+
+/** The states of a trait that get a tile and a number key. Absence has neither: it is a deliberate act of its own. */
+export const tilesOf = (t: Trait): S['State'][] => t.states.filter((s) => s.id !== t.absent);
+
+/** The answer for states that were tapped. */
+export function seen(t: Trait, states: string[], look: Look, both = false): Answer {
+  const kind = states.length === 1 ? 'seen' : both ? 'all-of' : 'any-of';
+  return { trait: t.id, kind, states, ...dress(look) };
+}
+
+export const absent = (t: Trait, look: Look): Answer => ({ trait: t.id, kind: 'absent', ...dress(look) });
+
+export const measured = (t: Trait, value: number, error: number, look: Look): Answer => ({ trait: t.id, kind: 'measured', value, error, ...dress(look) });
+
+function dress(l: Look): Partial<Answer> {
+  const out: Partial<Answer> = {};
+  if (l.count) out.count = l.count;
+  if (l.minutes) out.minutes = l.minutes;
+  if (l.paper) out.paper = l.paper;
+  if (l.unsure) out.unsure = true;
+  if (l.detached) out.detached = true;
+  if (l.method) out.method = l.method;
+  if (l.colour === 'poor' || l.colour === 'coloured') out.light = l.colour;
+  else if (l.colour) out.surface = l.colour;
+  return out;
+}
+
+/** The other kinds of answer, all of which rule nothing out. */
+export const otherKinds: { kind: Answer['kind']; label: string; from?: Answer['from'] }[] = [
+  { kind: 'not-now', label: 'Can’t be seen now: season or stage' },
+  { kind: 'not-here', label: 'Can’t be seen here: buried, hidden, out of reach' },
+  { kind: 'damaged', label: 'Damaged or lost' },
+  { kind: 'spoilt', label: 'The test is spoilt' },
+  { kind: 'cant-tell', label: 'I looked and can’t tell' },
+  { kind: 'reported', label: 'Only seen on a neighbour', from: 'neighbour' },
+  { kind: 'reported', label: 'Only told by someone', from: 'person' },
+  { kind: 'not-safe-to-test', label: 'I won’t test this' },
+  { kind: 'not-inspected', label: 'Not looked at after all' },
+];
+
+/** Reads 12, 12.5 cm, 30 mm or 5 in into centimetres or millimetres; undefined when it can't be read. */
+export function readLength(text: string, unit: string): number | undefined {
+  const m = /^\s*(\d+(?:[.,]\d+)?)\s*(cm|mm|m|in|"|ft)?\s*$/.exec(text);
+  if (!m) return undefined;
+  const value = Number(m[1]!.replace(',', '.'));
+  const given = m[2] === '"' ? 'in' : m[2];
+  if (unit === 'count') return given ? undefined : value;
+  const cm: Record<string, number> = { cm: 1, mm: 0.1, m: 100, in: 2.54, ft: 30.48 };
+  return (value * (given ? cm[given]! : cm[unit]!)) / cm[unit]!;
+}
+
+/** The stages of a kingdom with their words. */
+export const stagesOf = (kingdom: string): [string, string][] =>
+  kingdom === 'fungus'
+    ? [['egg', 'Egg or button'], ['young', 'Young, veil closed'], ['mature', 'Mature, gills free'], ['old', 'Old']]
+    : [['seedling', 'Seedling'], ['winter-twig', 'Winter twig'], ['shoot', 'Shoot'], ['leaf', 'In leaf'], ['flower', 'In flower'], ['fruit', 'In fruit'], ['dry-stalk', 'Dry stalk']];

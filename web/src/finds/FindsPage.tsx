@@ -1,0 +1,47 @@
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import { useFinds, useRejudged } from '../api/hooks';
+import { NextLink, Note, Page, Soft } from '../theme/bits';
+
+const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 12px;`;
+const Item = styled.li`border-left: 6px solid var(--bramble); background: var(--sheet); padding: 14px 18px; display: grid; grid-template-columns: 1fr auto; gap: 2px 16px;
+  a { font-family: var(--head); font-weight: 700; font-size: 1.2rem; color: var(--ink); min-height: 32px; }
+  .word { font-family: var(--head); font-weight: 700; text-align: right; }
+  @media (max-width: 600px) { grid-template-columns: 1fr; .word { text-align: left; } }`;
+const Top = styled.div`display: flex; flex-wrap: wrap; gap: 16px; justify-content: space-between; align-items: center; h1 { font-size: 2rem; }`;
+
+export function FindsPage() {
+  const finds = useFinds();
+  const changed = useRejudged();
+  return (
+    <Page>
+      <Top>
+        <h1>Your finds</h1>
+        <NextLink to="/begin">Begin a find</NextLink>
+      </Top>
+      {changed.data?.filter((r) => r.noLongerPasses).map((r) => (
+        <Note key={r.find + r.specimen} role="alert">
+          <b>{r.title || r.find}</b> was “{r.was.replaceAll('-', ' ')}” under an earlier guide and is “{r.now.replaceAll('-', ' ')}” under today’s. <Link to={`/find/${r.find}`}>Look at it again</Link>
+        </Note>
+      ))}
+      {finds.error && <Note role="alert">{finds.error.message}</Note>}
+      {finds.data?.length === 0 && (
+        <p>
+          Nothing here yet. Kneel down beside one plant or one mushroom, leave it where it grows, and begin a find: the first questions are about what can’t be seen once it is picked.
+        </p>
+      )}
+      <List>
+        {finds.data?.map((f) => (
+          <Item key={f.id}>
+            <Link to={`/find/${f.id}`}>{f.title || (f.target ? `${f.target.common}?` : 'A find')}</Link>
+            <span className="word">{f.held ? 'Basket held' : f.word}</span>
+            <Soft>
+              {f.target ? <>hoped to be {f.target.common}, <i>{f.target.scientific}</i></> : 'no target yet'} · to {f.intent} · {f.place || 'no place'} · {f.day}
+            </Soft>
+            <Soft>{f.open > 0 ? `${f.open} still open` : 'nothing open'}{f.count > 1 ? ` · ${f.count} specimens` : ''}</Soft>
+          </Item>
+        ))}
+      </List>
+    </Page>
+  );
+}

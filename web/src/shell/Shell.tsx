@@ -1,0 +1,42 @@
+import { Link, NavLink, Outlet } from 'react-router';
+import styled from 'styled-components';
+import { useTheme } from '../theme/useTheme';
+
+const Bar = styled.header`
+  display: flex; align-items: center; gap: 4px; padding: 0 20px; height: 52px; border-bottom: 2px solid var(--ink); background: var(--ground);
+  nav { display: flex; gap: 2px; margin-left: 12px; flex: 1; overflow-x: auto; }
+  nav a { color: var(--ink); text-decoration: none; padding: 0 12px; min-height: 44px; display: flex; align-items: center; font-weight: 500; white-space: nowrap; }
+  nav a.active { font-weight: 700; box-shadow: inset 0 -4px 0 var(--ink); }
+  @media (max-width: 600px) { padding: 0 8px; nav { margin-left: 0; } nav a { padding: 0 8px; } }
+`;
+const Name = styled(Link)`font-family: var(--head); font-weight: 800; font-size: 1.15rem; color: var(--ink); text-decoration: none; display: flex; gap: 8px; align-items: center; white-space: nowrap; min-height: 44px;
+  @media (max-width: 600px) { span { display: none; } }`;
+const Toggle = styled.button`border: 1.5px solid var(--ink-soft); background: transparent; border-radius: 22px; min-height: 36px; min-width: 44px; padding: 0 12px; cursor: pointer; font-size: 0.9rem;`;
+const Skip = styled.a`position: absolute; left: -9999px; &:focus { left: 8px; top: 8px; z-index: 10; background: var(--sheet); padding: 12px; }`;
+
+export function Shell() {
+  const [theme, turn] = useTheme();
+  return (
+    <>
+      <Skip href="#main">To the main part</Skip>
+      <Bar>
+        <Name to="/" aria-label="Zesty Thicket, to your finds">
+          <svg width="28" height="28" viewBox="0 0 32 32" aria-hidden="true">
+            <path d="M3 24c9-1 17-1 26 1M8 23 5 11l9 11M18 23l1-13 6 14" fill="none" stroke="currentColor" strokeWidth="2.6" strokeLinejoin="round" strokeLinecap="round" />
+          </svg>
+          <span>Zesty Thicket</span>
+        </Name>
+        <nav aria-label="Main">
+          <NavLink to="/" end>Finds</NavLink>
+          <NavLink to="/guide">Guide</NavLink>
+          <NavLink to="/sayings">Sayings</NavLink>
+          <NavLink to="/you">You</NavLink>
+        </nav>
+        <Toggle type="button" onClick={turn}>{theme === 'light' ? 'Dusk' : 'Day'}</Toggle>
+      </Bar>
+      <div id="main" tabIndex={-1}>
+        <Outlet />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,9 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+// The server puts a fresh nonce in place of __NONCE__ at every request.
+export default defineConfig({
+  plugins: [react()],
+  build: { outDir: 'dist', emptyOutDir: true, sourcemap: false, target: 'es2022' },
+  server: { proxy: { '/api': 'http://127.0.0.1:7878' } },
+});
