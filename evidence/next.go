@@ -199,7 +199,11 @@ func (t *trial) next() Check {
 	}
 	offers = t.prepare(offers)
 	slices.SortFunc(offers, func(a, b Offer) int {
-		return cmp.Or(cmp.Compare(boolInt(b.First), boolInt(a.First)), cmp.Compare(b.Score, a.Score), cmp.Compare(a.Trait, b.Trait))
+		first := 0
+		if a.First && b.First { // looking before touching, among what can't be had later
+			first = cmp.Compare(t.trait(a.Trait).Handling, t.trait(b.Trait).Handling)
+		}
+		return cmp.Or(cmp.Compare(boolInt(b.First), boolInt(a.First)), first, cmp.Compare(b.Score, a.Score), cmp.Compare(a.Trait, b.Trait))
 	})
 	if len(offers) == 0 {
 		return Check{Offer: Offer{Trait: -1, For: -1}}

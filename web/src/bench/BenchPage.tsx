@@ -28,12 +28,12 @@ const Grid = styled.main`
   .sheets { display: none; }
   @media (max-width: 900px) {
     grid-template: auto minmax(0, 1fr) auto auto / 1fr;
-    .head { padding: 4px 12px; } .plate { display: none; } .plate.shown { display: grid; grid-row: 2; grid-column: 1; z-index: 2; background: var(--ground); border: 0; } .check { padding: 12px; grid-row: 2; grid-column: 1; }
+    .head { padding: 2px 12px; flex-wrap: nowrap; justify-content: space-between; .facts { display: none; } h1 { font-size: 1.05rem; } button { padding: 0 10px; font-size: 0.9rem; } } .plate { display: none; } .plate.shown { display: grid; grid-row: 2; grid-column: 1; z-index: 2; background: var(--ground); border: 0; } .check { padding: 12px; grid-row: 2; grid-column: 1; }
     .sheets { display: grid; grid-template-columns: repeat(4, 1fr); grid-column: 1 / -1; gap: 6px; padding: 6px 10px 8px; background: var(--sheet); }
     .sheets button { padding: 0 4px; }
   }
 `;
-const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px; align-items: center;`;
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px; align-items: center; button { padding: 0 12px; font-size: 0.92rem; }`;
 
 type Sheet = 'open' | 'dangers' | 'why' | 'place' | 'keys' | null;
 const titles = { open: 'Verdict and what is open', dangers: 'Dangers', why: 'Why', place: 'The place and its rules', keys: 'Keys' };
@@ -64,7 +64,7 @@ export function BenchPage() {
     <Grid>
       <div className="head">
         <h1>{view.title || (view.target ? `${view.target.common}?` : 'A find')}</h1>
-        <Soft>
+        <Soft className="facts">
           {view.target ? <>hoped to be <b>{view.target.common}</b> <i>{view.target.scientific}</i></> : 'no target yet'} · to {view.facts.intent}
           {view.facts.preparation ? ` (${view.facts.part}, ${view.facts.preparation})` : ''} · {view.place || 'no place given'} · {view.day}
         </Soft>

@@ -2,13 +2,14 @@ import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { Answer, Judgement, Trait } from '../api/client';
 import { Button, Chip, Chips, Next, Soft } from '../theme/bits';
-import { absent, seen, tilesOf, type Look } from './answer';
+import { absent, firstTiles, seen, tilesOf, type Look } from './answer';
 import { LookChips } from './LookChips';
 import { MeasureForm } from './MeasureForm';
 import { OtherAnswers } from './OtherAnswers';
 import { Tile } from './Tile';
 
-const Card = styled.section`display: grid; gap: 12px; align-content: start; h2 { font-size: 1.5rem; } details summary { cursor: pointer; min-height: 32px; }`;
+const Card = styled.section`display: grid; gap: 12px; align-content: start; h2 { font-size: 1.5rem; } details summary { cursor: pointer; min-height: 32px; }
+  @media (max-width: 600px) { gap: 8px; h2 { font-size: 1.25rem; } .about { display: none; } details summary { min-height: 24px; } }`;
 const Tiles = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(132px, 1fr)); gap: 8px;
   @media (max-width: 600px) { grid-template-columns: repeat(2, 1fr); }`;
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`;
@@ -19,9 +20,12 @@ type Props = { trait: Trait; judgement: Judgement; offered: boolean; busy: boole
 export function CheckCard({ trait, judgement, offered, busy, onAnswer, onUndo }: Props) {
   const [look, setLook] = useState<Look>({});
   const [many, setMany] = useState<string[] | null>(null);
-  const tiles = tilesOf(trait);
+  const [all, setAll] = useState(false);
   const was = judgement.readings.find((r) => r.trait.id === trait.id && !r.derived);
   const next = offered ? judgement.next : undefined;
+  const likely = new Map(next?.outcomes.map((o) => [o.state, o.p]));
+  const tiles = all ? tilesOf(trait) : firstTiles(trait, likely);
+  const hidden = tilesOf(trait).length - tiles.length;
   const outcome = (state: string) => next?.outcomes.find((o) => o.state === state)?.words;
   const tap = (state: string) => {
     if (many) setMany(many.includes(state) ? many.filter((s) => s !== state) : [...many, state]);
@@ -32,7 +36,7 @@ export function CheckCard({ trait, judgement, offered, busy, onAnswer, onUndo }:
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea, [role=dialog], [role=menu]')) return;
-      const state = tilesOf(trait)[Number(e.key) - 1];
+      const state = tiles[Number(e.key) - 1];
       if (!busy && state) tap(state.id);
     };
     window.addEventListener('keydown', key);
@@ -41,7 +45,7 @@ export function CheckCard({ trait, judgement, offered, busy, onAnswer, onUndo }:
 
   return (
     <Card aria-labelledby="check-q">
-      <Soft>
+      <Soft className="about">
         {offered ? 'Next best check' : 'Your choice'} · {trait.name}
         {next?.words ? ` · ${next.words}` : ''}
       </Soft>
@@ -78,6 +82,7 @@ export function CheckCard({ trait, judgement, offered, busy, onAnswer, onUndo }:
           ))}
         </Tiles>
       )}
+      {hidden > 0 && <Button onPress={() => setAll(true)}>None of these: show {hidden} more</Button>}
       {many && (
         <Chips role="group" aria-label="More than one">
           <Next isDisabled={many.length < 2 || busy} onPress={() => onAnswer(seen(trait, many, look))}>

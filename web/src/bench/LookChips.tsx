@@ -4,7 +4,7 @@ import { Chip } from '../theme/bits';
 import type { Look } from './answer';
 
 const Line = styled.div`display: flex; flex-wrap: wrap; gap: 6px; align-items: center; > span { color: var(--ink-soft); margin-right: 4px; }
-  button { min-height: 44px; }`;
+  button { min-height: 44px; padding: 0 11px; font-size: 0.9rem; }`;
 
 type Props = { trait: Trait; again: boolean; look: Look; onLook: (l: Look) => void };
 

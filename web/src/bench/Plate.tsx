@@ -3,7 +3,7 @@ import type { Judgement, Trait } from '../api/client';
 import { Glyph } from '../drawing/Glyph';
 import { lookOf, lookWords, partsOf, shownOf, traitsOfPart, type Look } from './plate';
 
-const Frame = styled.div`position: relative; width: 100%; max-width: 440px; aspect-ratio: 320 / 420; margin: 0 auto; max-height: 100%;
+const Frame = styled.div`position: relative; width: 100%; max-width: min(440px, calc((100dvh - 350px) * 0.762)); aspect-ratio: 320 / 420; margin: 0 auto;
   svg.base { position: absolute; inset: 0; width: 100%; height: 100%; }`;
 
 const Spot = styled.button<{ $look: Look; $on: boolean }>`

@@ -4,7 +4,7 @@ import type { Trait } from '../api/client';
 import { Button } from '../theme/bits';
 import type { Bench } from './useBench';
 
-const Row = styled.div`display: flex; flex-wrap: wrap; gap: 6px; button { min-height: 44px; padding: 0 12px; font-size: 0.92rem; }`;
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 6px; button { min-height: 44px; padding: 0 9px; font-size: 0.86rem; }`;
 const Sheet = styled(Popover)`background: var(--sheet); border: 2px solid var(--ink); border-radius: 8px; padding: 6px;`;
 const Item = styled(MenuItem)`min-height: 44px; display: flex; align-items: center; padding: 6px 12px; border-radius: 6px; cursor: pointer; outline: none;
   &[data-focused] { background: var(--sunk); box-shadow: inset 0 0 0 2px var(--focus); }`;

@@ -7,6 +7,7 @@ const Box = styled.button<{ $on?: boolean }>`
   border: ${(p) => (p.$on ? '3px solid var(--bramble)' : '1.5px solid var(--ink-soft)')}; border-radius: 8px; background: var(--sheet); color: var(--ink);
   &:hover { background: var(--sunk); } &[disabled] { opacity: 0.6; }
   b { line-height: 1.15; } small { color: var(--ink-soft); font-size: 0.78rem; line-height: 1.15; }
+  @media (max-width: 600px) { min-height: 92px; padding: 4px; kbd { display: none; } svg { width: 42px; height: 42px; } }
   kbd { position: absolute; left: 6px; top: 4px; font: inherit; font-size: 0.75rem; color: var(--ink-soft); }
 `;
 

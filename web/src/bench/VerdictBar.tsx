@@ -39,7 +39,7 @@ export function VerdictBar({ judgement: j, held, onOpen, onDangers, onWhy }: Pro
           <p>No dangerous entry of this guide is open.</p>
         )}
       </div>
-      <p className="do">{first ? <><b>Next:</b> {first.do}</> : j.says}</p>
+      <p className="do">{j.next && first ? <><b>Next check:</b> {j.next.ask} {j.next.how}</> : first ? <><b>{first.words}</b> {first.do}</> : j.says}</p>
       <div className="acts">
         <Next onPress={onOpen}>What is open</Next>
         <Button onPress={onDangers}>Dangers</Button>

@@ -14,6 +14,15 @@ export type Look = {
 /** The states of a trait that get a tile and a number key. Absence has neither: it is a deliberate act of its own. */
 export const tilesOf = (t: Trait): S['State'][] => t.states.filter((s) => s.id !== t.absent);
 
+/** At most six tiles at once: the likeliest, in the order of the guide; the rest on demand. */
+export const mostTiles = 6;
+export function firstTiles(t: Trait, likely: Map<string, number>): S['State'][] {
+  const all = tilesOf(t);
+  if (all.length <= mostTiles) return all;
+  const top = [...all].sort((a, b) => (likely.get(b.id) ?? 0) - (likely.get(a.id) ?? 0)).slice(0, mostTiles);
+  return all.filter((s) => top.includes(s));
+}
+
 /** The answer for states that were tapped. */
 export function seen(t: Trait, states: string[], look: Look, both = false): Answer {
   const kind = states.length === 1 ? 'seen' : both ? 'all-of' : 'any-of';
