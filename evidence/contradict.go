@@ -109,7 +109,7 @@ func groupBefore(es []edge, i int) bool {
 
 // stagesFor is the stages of a taxon that a trait can be judged by.
 func (e *Engine) stagesFor(taxon int32, eff guide.StageSet, tr *guide.Trait) guide.StageSet {
-	own := e.ix.Book.Taxa[taxon].StagesFor(eff)
+	own := e.ix.StagesOf(taxon, eff)
 	if fit := own & tr.Stages; fit != 0 {
 		return fit
 	}

@@ -27,6 +27,8 @@ type tally struct {
 	structural,
 	parts int // distinct parts with a structural contradiction
 	decisivePair bool
+	simple       bool // no group and no act twice
+	anyDecisive  bool
 }
 
 func (n need) structural(e *edge) bool {
@@ -56,15 +58,15 @@ func (n need) count(es []edge) tally {
 	}
 	if simple {
 		t.depth = t.structural + sensory
+		t.simple = true
 	} else {
-		t.depth = n.depth(es, nil, nil)
+		t.depth = n.depth(es, few{})
 	}
-	anyDecisive := false
 	for i := range es {
 		if !es[i].decisive {
 			continue
 		}
-		anyDecisive = true
+		t.anyDecisive = true
 		for j := 0; j < i; j++ {
 			if es[j].decisive && es[i].part != es[j].part && es[i].group != es[j].group && es[i].act != es[j].act {
 				t.decisivePair = true
@@ -80,15 +82,46 @@ func (n need) count(es []edge) tally {
 		t.ruledOut = simple || n.twoParts(es)
 	}
 	if !t.ruledOut {
-		t.remaining = max(1, needed(uint8(n.grade))-t.depth)
-		if n.grade == guide.Deadly {
-			t.remaining = max(t.remaining, 2-t.parts)
-			if anyDecisive && n.pair {
-				t.remaining = 1
-			}
-		}
+		t.remaining = n.rest(t.depth, t.parts, t.anyDecisive)
 	}
 	return t
+}
+
+// rest is the least number of further steps for an entry that is not ruled out.
+func (n need) rest(depth, parts int, anyDecisive bool) int {
+	r := max(1, needed(uint8(n.grade))-depth)
+	if n.grade == guide.Deadly {
+		r = max(r, 2-parts)
+		if anyDecisive && n.pair {
+			r = 1
+		}
+	}
+	return r
+}
+
+// grown is what would remain after one more step of a group and an act that are
+// not used yet. parts are those with a structural contradiction, decided those
+// with a decisive one.
+func (n need) grown(t *tally, es []edge, e edge, parts, decided uint32) int {
+	if !t.simple {
+		e.group, e.act = -1, -1
+		return n.count(append(es, e)).remaining
+	}
+	depth, np := t.depth+1, t.parts
+	if n.structural(&e) {
+		np += popcount(^parts & (1 << e.part))
+	} else if t.depth > t.structural {
+		depth-- // the one sensory step is taken already
+	}
+	switch {
+	case n.grade < guide.Deadly:
+		if depth >= needed(uint8(n.grade)) {
+			return 0
+		}
+	case e.decisive && decided&^(1<<e.part) != 0, depth >= 3 && np >= 2:
+		return 0
+	}
+	return n.rest(depth, np, t.anyDecisive || e.decisive)
 }
 
 // twoParts looks for two structural edges in different parts, of different
@@ -97,9 +130,30 @@ func (n need) twoParts(es []edge) bool {
 	for i := range es {
 		for j := 0; j < i; j++ {
 			a, b := &es[i], &es[j]
-			if n.structural(a) && n.structural(b) && a.part != b.part && a.group != b.group && a.act != b.act && n.depth(es, a, b) >= 1 {
+			if n.structural(a) && n.structural(b) && a.part != b.part && a.group != b.group && a.act != b.act && n.depth(es, few{}.and(a).and(b)) >= 1 {
 				return true
 			}
+		}
+	}
+	return false
+}
+
+// few is a short list of edges that may not be used again.
+type few struct {
+	e [3]*edge
+	n int
+}
+
+func (w few) and(e *edge) few {
+	w.e[w.n] = e
+	w.n++
+	return w
+}
+
+func (w *few) clash(e *edge) bool {
+	for i := 0; i < w.n; i++ {
+		if w.e[i].group == e.group || w.e[i].act == e.act {
+			return true
 		}
 	}
 	return false
@@ -107,54 +161,107 @@ func (n need) twoParts(es []edge) bool {
 
 // depth is the greatest number of steps among edges that share no group or act
 // with those left out.
-func (n need) depth(es []edge, without ...*edge) int {
+func (n need) depth(es []edge, without few) int {
 	best := n.match(es, without)
 	for i := range es {
 		e := &es[i]
-		if n.structural(e) || clashes(e, without) {
+		if n.structural(e) || without.clash(e) {
 			continue
 		}
-		best = max(best, 1+n.match(es, append(without[:len(without):len(without)], e)))
+		best = max(best, 1+n.match(es, without.and(e)))
 	}
 	return best
 }
 
-func clashes(e *edge, without []*edge) bool {
-	for _, w := range without {
-		if w != nil && (w.group == e.group || w.act == e.act) {
+// match is the greatest matching of groups with acts over the structural edges
+// (augmenting paths; the lists are short).
+func (n need) match(es []edge, without few) int {
+	m := matching{n: n, es: es, without: without}
+	if len(es) > len(m.owner) {
+		m.es = es[:len(m.owner)] // more contradictions than any rule asks for
+	}
+	size := 0
+	for i := range m.es {
+		if groupBefore(m.es, i) {
+			continue
+		}
+		m.seen = 0
+		if m.try(m.es[i].group) {
+			size++
+		}
+	}
+	return size
+}
+
+// matching keeps, for the first edge of each act, which group holds the act.
+type matching struct {
+	n       need
+	es      []edge
+	without few
+	owner   [64]int32 // by first edge of an act: group + 1
+	seen    uint64    // acts tried, by first edge
+}
+
+func (m *matching) actAt(act int32) int {
+	for i := range m.es {
+		if m.es[i].act == act {
+			return i
+		}
+	}
+	return 0
+}
+
+func (m *matching) try(group int32) bool {
+	for i := range m.es {
+		e := &m.es[i]
+		if e.group != group || !m.n.structural(e) || m.without.clash(e) {
+			continue
+		}
+		at := m.actAt(e.act)
+		if m.seen&(1<<at) != 0 {
+			continue
+		}
+		m.seen |= 1 << at
+		if m.owner[at] == 0 || m.try(m.owner[at]-1) {
+			m.owner[at] = group + 1
 			return true
 		}
 	}
 	return false
 }
 
-// match is the greatest matching of groups with acts over the structural edges
-// (augmenting paths; the lists are short).
-func (n need) match(es []edge, without []*edge) int {
-	owner := map[int32]int32{} // act -> group
-	var try func(group int32, seen map[int32]bool) bool
-	try = func(group int32, seen map[int32]bool) bool {
-		for i := range es {
-			e := &es[i]
-			if e.group != group || !n.structural(e) || seen[e.act] || clashes(e, without) {
-				continue
-			}
-			seen[e.act] = true
-			if g, taken := owner[e.act]; !taken || try(g, seen) {
-				owner[e.act] = group
-				return true
-			}
-		}
-		return false
-	}
-	size := 0
+// greedy reports whether edges taken one by one, each of a group and an act not
+// yet used, already rule the entry out. It may miss what count finds.
+func (n need) greedy(es []edge) bool {
+	var took [8]*edge
+	k, sensory := 0, false
 	for i := range es {
-		if groupBefore(es, i) {
+		e := &es[i]
+		s := n.structural(e)
+		if !s && sensory {
 			continue
 		}
-		if try(es[i].group, map[int32]bool{}) {
-			size++
+		free := true
+		for j := 0; j < k && free; j++ {
+			free = took[j].group != e.group && took[j].act != e.act
+		}
+		if !free || k == len(took) {
+			continue
+		}
+		// A second step in a part that has one already waits for another part.
+		if s && n.grade == guide.Deadly && k == 1 && n.structural(took[0]) && took[0].part == e.part {
+			continue
+		}
+		took[k] = e
+		k++
+		sensory = sensory || !s
+		if k >= needed(uint8(n.grade)) {
+			var picked [8]edge
+			for j := 0; j < k; j++ {
+				picked[j] = *took[j]
+			}
+			return n.count(picked[:k]).ruledOut
 		}
 	}
-	return size
+	return false
 }

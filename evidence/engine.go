@@ -122,26 +122,37 @@ func (e *Engine) trial(f *Find, specimen string) *trial {
 // scope marks the entries of the observed kingdom on this continent and grades
 // each as the intent would have it.
 func (t *trial) scope() {
-	n := len(t.e.ix.Book.Taxa)
+	ix := t.e.ix
+	n := len(ix.Book.Taxa)
 	t.in = make([]bool, n)
 	t.grade = make([]guide.Grade, n)
+	here := ix.ContinentMask(t.f.Place.Region)
+	own := guide.StagesOf(t.kingdom)
 	for i := range t.in {
-		tx := &t.e.ix.Book.Taxa[i]
-		if t.kingdom != guide.KingdomUnclear && tx.Kingdom != t.kingdom {
+		if t.kingdom != guide.KingdomUnclear && ix.Stages[i]&own == 0 {
 			continue
 		}
-		if !tx.OnContinentOf(t.f.Place.Region) && !has(t.f.Recalled, tx.ID) && int32(i) != t.target {
+		if t.f.Place.Region != "" && ix.Continents[i] != 0 && ix.Continents[i]&here == 0 && int32(i) != t.target && !t.recalled(int32(i)) {
 			continue
 		}
 		t.in[i] = true
-		t.grade[i] = t.gradeOf(tx)
+		if t.f.Intent.harvest() && ix.Uniform[i] {
+			t.grade[i] = ix.Worst[i]
+		} else {
+			t.grade[i] = t.gradeOf(int32(i))
+		}
 	}
 }
 
-func (t *trial) gradeOf(tx *guide.Taxon) guide.Grade {
+func (t *trial) recalled(i int32) bool {
+	return len(t.f.Recalled) > 0 && has(t.f.Recalled, t.taxon(i).ID)
+}
+
+func (t *trial) gradeOf(i int32) guide.Grade {
+	tx := t.taxon(i)
 	switch t.f.Intent {
 	case Clear:
-		return tx.ContactHazard()
+		return t.e.ix.Contact[i]
 	case Keep:
 		// Whatever is to be protected is held to the rule for poisonous
 		// entries: two steps, one of them structural.
@@ -150,7 +161,7 @@ func (t *trial) gradeOf(tx *guide.Taxon) guide.Grade {
 		}
 		return guide.Harmless
 	case Record:
-		return tx.WorstHazard()
+		return t.e.ix.Worst[i]
 	}
 	return tx.HazardFor(t.f.Part, t.f.Prep, 0, true)
 }
@@ -181,7 +192,7 @@ func (t *trial) need(taxon int32) need {
 func (t *trial) tally() {
 	n := len(t.in)
 	t.tallies = make([]tally, n)
-	var buf []edge
+	buf := make([]edge, 0, 64)
 	for i := 0; i < n; i++ {
 		if t.grade[i] == 0 || !t.in[i] || t.exempt(int32(i)) {
 			continue

@@ -1,7 +1,7 @@
 package evidence
 
 import (
-	"cmp"
+	"math"
 	"slices"
 
 	"zestythicket/guide"
@@ -55,7 +55,7 @@ func (t *trial) ledger() []Entry {
 	out := make([]Entry, 0, len(t.danger))
 	steps := make([]Step, 0, len(t.sheet.edges))
 	var buf []edge
-	for _, d := range t.danger {
+	for _, d := range t.byDanger(named) {
 		tl := &t.tallies[d]
 		nd := t.need(d)
 		en := Entry{Taxon: d, Grade: t.grade[d], Depth: tl.depth, Need: needed(uint8(t.grade[d])), RuledOut: tl.ruledOut,
@@ -70,20 +70,41 @@ func (t *trial) ledger() []Entry {
 		for i := range buf {
 			b := &buf[i]
 			steps = append(steps, Step{Reading: b.reading, Group: b.group, Part: b.part, Structural: nd.structural(b), Decisive: b.decisive || b.timed,
-				Counted: nd.count(buf[:i+1]).depth > nd.count(buf[:i]).depth})
+				Counted: tl.simple && (nd.structural(b) || !sensoryBefore(nd, buf, i)) || !tl.simple && nd.count(buf[:i+1]).depth > nd.count(buf[:i]).depth})
 		}
 		en.Steps = steps[from:len(steps):len(steps)]
 		out = append(out, en)
 	}
-	slices.SortStableFunc(out, func(a, b Entry) int {
-		return cmp.Or(
-			cmp.Compare(boolInt(a.RuledOut), boolInt(b.RuledOut)),
-			cmp.Compare(boolInt(b.Named), boolInt(a.Named)),
-			cmp.Compare(b.Grade, a.Grade),
-			cmp.Compare(b.Thorns, a.Thorns),
-			cmp.Compare(b.Share, a.Share),
-			cmp.Compare(a.Taxon, b.Taxon))
-	})
+	return out
+}
+
+func sensoryBefore(n need, es []edge, i int) bool {
+	for k := range es[:i] {
+		if !n.structural(&es[k]) {
+			return true
+		}
+	}
+	return false
+}
+
+// byDanger orders the dangerous entries: open before cut back, named lookalikes
+// first, then the gravest, the least cut back and the likeliest. The order is
+// packed into one number an entry, since there may be thousands.
+func (t *trial) byDanger(named map[int32]bool) []int32 {
+	keys := make([]uint64, len(t.danger))
+	for i, d := range t.danger {
+		tl := &t.tallies[d]
+		k := uint64(boolInt(tl.ruledOut))<<1 | uint64(boolInt(!named[d]))
+		k = k<<2 | uint64(guide.Deadly-t.grade[d])
+		k = k<<2 | uint64(3-min(tl.remaining, 3))
+		k = k<<32 | uint64(^math.Float32bits(float32(t.st.share[d])))
+		keys[i] = k<<24 | uint64(i)
+	}
+	slices.Sort(keys)
+	out := make([]int32, len(keys))
+	for i, k := range keys {
+		out[i] = t.danger[k&(1<<24-1)]
+	}
 	return out
 }
 

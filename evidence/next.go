@@ -41,70 +41,100 @@ type Check struct {
 const otherOffers = 5
 
 // gains is what one more contradiction is worth against each open entry, by the
-// kind of contradiction, weighted by hazard and standing.
+// kind of contradiction, weighted by hazard and standing. It holds for checks
+// whose group and act no sound reading has touched.
 type gains struct {
 	open   []int32
-	weight []float64 // by taxon
+	weight []float64 // by place in open
 	total  float64
-	have   [][]edge // by taxon index in open; nil when there is none
-	place  []int32  // by taxon: index in open, -1
-	simple []bool   // by place: no group or act twice, so that counting is enough
-	// By place: a structural step in a part that has none, in a part that has
-	// one, a sensory step, a decisive and a timed decisive one.
-	fresh, same, sense, timed []float64
-	parts                     []uint32
-	decided                   []uint32 // parts with a decisive contradiction
-	firstDec                  []float64
+	place  []int32 // by taxon: its place in open, -1
+	parts  []uint32
+	decide []uint32 // parts with a decisive contradiction
+	worth  [kinds][]float64
 }
+
+// The kinds of one more contradiction: structural in a part that has none, or
+// in one that has; sensory; timed and decisive; and the structural ones again,
+// decisive.
+const (
+	fresh = iota
+	same
+	senses
+	timed
+	freshDecisive
+	sameDecisive
+	kinds
+)
 
 func (t *trial) gains() *gains {
 	n := len(t.open)
-	g := &gains{open: t.open, weight: make([]float64, len(t.in)), place: make([]int32, len(t.in))}
-	flat := make([]float64, 5*n)
-	g.fresh, g.same, g.sense, g.timed, g.firstDec = flat[:n], flat[n:2*n], flat[2*n:3*n], flat[3*n:4*n], flat[4*n:]
-	g.parts, g.decided, g.simple = make([]uint32, n), make([]uint32, n), make([]bool, n)
+	flat := make([]float64, (kinds+1)*n)
+	bitsOf := make([]uint32, 2*n)
+	g := &gains{open: t.open, weight: flat[kinds*n:], place: make([]int32, len(t.in)), parts: bitsOf[:n], decide: bitsOf[n:]}
+	for k := range g.worth {
+		g.worth[k] = flat[k*n : (k+1)*n]
+	}
 	for i := range g.place {
 		g.place[i] = -1
 	}
-	var buf []edge
+	buf := make([]edge, 0, 64)
 	for i, d := range t.open {
 		g.place[d] = int32(i)
+		tl, nd := &t.tallies[d], t.need(d)
 		w := float64(t.grade[d]) * (t.st.share[d] + 1/float64(n))
-		g.weight[d] = w
-		g.total += w * float64(t.tallies[d].remaining)
+		g.weight[i] = w
+		g.total += w * float64(tl.remaining)
 		buf = t.sheet.of(d, buf)
-		nd, was := t.need(d), t.tallies[d].remaining
-		g.simple[i] = true
 		for k := range buf {
 			if nd.structural(&buf[k]) {
 				g.parts[i] |= 1 << buf[k].part
 			}
 			if buf[k].decisive {
-				g.decided[i] |= 1 << buf[k].part
+				g.decide[i] |= 1 << buf[k].part
 			}
 		}
-		worth := func(ed edge) float64 {
-			ed.group, ed.act = -1, -1 // untouched by any reading
-			return w * float64(was-nd.count(append(buf, ed)).remaining)
-		}
-		unused, used := guide.Part(0), guide.Part(0)
-		for p := guide.Part(1); int(p) < guide.PartCount; p++ {
-			if g.parts[i]&(1<<p) == 0 && unused == 0 {
-				unused = p
-			} else if g.parts[i]&(1<<p) != 0 {
-				used = p
+		for k := range g.worth {
+			e := edge{class: guide.Structural, part: unusedPart(g.parts[i], k == same || k == sameDecisive)}
+			switch k {
+			case senses:
+				e.class = guide.Sensory
+			case timed:
+				e.class, e.timed = guide.Sensory, true
+			case freshDecisive, sameDecisive:
+				e.decisive = true
 			}
+			g.worth[k][i] = w * float64(tl.remaining-nd.grown(tl, buf, e, g.parts[i], 0))
 		}
-		g.fresh[i] = worth(edge{class: guide.Structural, part: unused})
-		g.same[i] = g.fresh[i]
-		if used != 0 {
-			g.same[i] = worth(edge{class: guide.Structural, part: used})
-		}
-		g.sense[i] = worth(edge{class: guide.Sensory, part: unused})
-		g.timed[i] = worth(edge{class: guide.Sensory, part: unused, timed: true})
-		g.firstDec[i] = worth(edge{class: guide.Structural, part: unused, decisive: true})
 	}
 	return g
+}
+
+// unusedPart is a part without, or with, a structural contradiction.
+func unusedPart(parts uint32, used bool) guide.Part {
+	for p := guide.Part(1); int(p) < guide.PartCount; p++ {
+		if (parts&(1<<p) != 0) == used {
+			return p
+		}
+	}
+	return 1
+}
+
+// kindOf sorts one more contradiction of an entry.
+func (g *gains) kindOf(p int32, tr *guide.Trait, decisive bool) int {
+	k := fresh
+	switch {
+	case tr.Class != guide.Structural:
+		if decisive && tr.Kind == guide.Timed {
+			return timed
+		}
+		return senses
+	case g.parts[p]&(1<<tr.Part) != 0:
+		k = same
+	}
+	if decisive {
+		k += freshDecisive - fresh
+	}
+	return k
 }
 
 // available: the check can be made on this specimen now.
@@ -279,53 +309,51 @@ func (t *trial) fall(g *gains, trait int32, out []float64) {
 		}
 		touched = touched || r.Soundness == Sound && (t.e.ix.GroupOf[r.Trait] == group || t.e.acts[from] == act)
 	}
-	bit := uint32(1) << tr.Part
 	var buf []edge
+	all := uint32(1<<len(out) - 1)
 	for _, row := range col.Hazardous {
 		taxon := col.Taxa[row]
 		p := g.place[taxon]
 		if p < 0 {
 			continue
 		}
-		never, dec := masks(col, row, t.e.stagesFor(taxon, t.sc.eff, tr))
-		if never == 0 {
+		v := &col.Vars[col.First[row]]
+		never, dec := v.Never, v.Decisive
+		if st := t.e.stagesFor(taxon, t.sc.eff, tr); st&^v.Stages != 0 {
+			never, dec = masks(col, row, st)
+		}
+		if never &= all; never == 0 {
 			continue
 		}
-		if touched || dec != 0 {
-			ed := edge{group: group, act: act, part: tr.Part, class: tr.Class}
-			nd := t.need(taxon)
-			buf = t.sheet.of(taxon, buf)
-			worth := func(decisive bool) float64 {
-				ed.decisive, ed.timed = decisive && tr.Class == guide.Structural, decisive && tr.Kind == guide.Timed
-				return g.weight[taxon] * float64(t.tallies[taxon].remaining-nd.count(append(buf, ed)).remaining)
-			}
-			plain, decisive := worth(false), 0.0
-			if dec != 0 {
-				decisive = worth(true)
-			}
-			for s := range out {
-				if never&(1<<s) == 0 {
-					continue
-				}
-				if dec&(1<<s) != 0 {
-					out[s] += decisive
-				} else {
-					out[s] += plain
-				}
-			}
-			continue
-		}
-		w := g.sense[p]
-		if tr.Class == guide.Structural {
-			w = g.fresh[p]
-			if g.parts[p]&bit != 0 {
-				w = g.same[p]
+		plain, decisive := g.worth[g.kindOf(p, tr, false)][p], 0.0
+		if dec &= never; dec != 0 {
+			decisive = g.worth[g.kindOf(p, tr, true)][p]
+			if tr.Class == guide.Structural && t.grade[taxon] == guide.Deadly && g.decide[p]&^(1<<tr.Part) != 0 {
+				decisive = g.weight[p] * float64(t.tallies[taxon].remaining)
 			}
 		}
-		for m := never & (1<<len(out) - 1); m != 0; m &= m - 1 {
-			out[lowest(m)] += w
+		if touched {
+			plain, decisive, buf = t.touchedWorth(g, taxon, p, tr, edge{group: group, act: act, part: tr.Part, class: tr.Class}, dec != 0, buf)
+		}
+		for m := never &^ dec; m != 0; m &= m - 1 {
+			out[lowest(m)] += plain
+		}
+		for m := dec; m != 0; m &= m - 1 {
+			out[lowest(m)] += decisive
 		}
 	}
+}
+
+// touchedWorth counts anew, for checks whose group or act has spoken already.
+func (t *trial) touchedWorth(g *gains, taxon, p int32, tr *guide.Trait, ed edge, any bool, buf []edge) (plain, decisive float64, _ []edge) {
+	nd, was := t.need(taxon), t.tallies[taxon].remaining
+	buf = t.sheet.of(taxon, buf)
+	plain = g.weight[p] * float64(was-nd.count(append(buf, ed)).remaining)
+	if any {
+		ed.decisive, ed.timed = tr.Class == guide.Structural, tr.Kind == guide.Timed
+		decisive = g.weight[p] * float64(was-nd.count(append(buf, ed)).remaining)
+	}
+	return plain, decisive, buf
 }
 
 // prepare hands the score of a check whose preparation has not been stated to

@@ -78,6 +78,45 @@ func (e *Engine) Separable(target, other int32, grade guide.Grade, stages guide.
 	return need{grade: grade, pair: e.ix.DecisiveParts[other] >= 2}.count(es).ruledOut
 }
 
+// inseparable finds the first open entry that nothing the guide knows tells from
+// the target at these stages, or -1. It sweeps the target's columns once instead
+// of asking entry by entry.
+func (t *trial) inseparable() int32 {
+	e, stages := t.e, t.sc.stages
+	near := stages.WithNeighbours()
+	n := len(t.in)
+	flat := make([]int32, 2*n)
+	s := &sheet{head: flat[:n], tail: flat[n:], edges: make([]edge, 0, 1024)}
+	for i := range s.head {
+		s.head[i] = -1
+	}
+	for _, ref := range e.ix.Rows[t.target] {
+		tr := t.trait(ref.Col)
+		col := &e.ix.Columns[ref.Col]
+		if tr.Class == guide.Circumstance || tr.Stages&stages == 0 || tr.Kind == guide.Measure || e.ix.ParentOf[ref.Col] >= 0 {
+			continue // traits of parts that may be lacking are left to Separable
+		}
+		shown := shownMask(col, ref.Row, e.stagesFor(t.target, stages, tr), guide.Sometimes)
+		for _, row := range col.Hazardous {
+			taxon := col.Taxa[row]
+			never, dec := masks(col, row, e.stagesFor(taxon, near, tr))
+			if shown&never == 0 {
+				continue
+			}
+			s.add(taxon, edge{group: e.ix.GroupOf[ref.Col], act: e.acts[ref.Col], part: tr.Part, class: tr.Class,
+				decisive: shown&dec != 0 && tr.Class == guide.Structural, timed: shown&dec != 0 && tr.Kind == guide.Timed})
+		}
+	}
+	buf := make([]edge, 0, 64)
+	for _, d := range t.open {
+		buf = s.of(d, buf)
+		if nd := t.need(d); !nd.greedy(buf) && !e.Separable(t.target, d, nd.grade, stages) {
+			return d
+		}
+	}
+	return -1
+}
+
 // separator is the check to offer against one open entry: one that can be made,
 // in a group that has not spoken yet, structural and least intrusive first.
 func (t *trial) separator(other int32) int32 {

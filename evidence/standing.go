@@ -27,13 +27,13 @@ func usable(r *Reading) bool {
 func (e *Engine) prior(f *Find, sc *scene, in []bool) []float64 {
 	p := make([]float64, len(in))
 	sum := 0.0
+	here := e.ix.HabitatMask(f.Place.Habitats)
 	for t := range in {
 		if !in[t] {
 			continue
 		}
-		tx := &e.ix.Book.Taxa[t]
-		w := e.seasonWeight(tx, f.Month, sc.stages)
-		if len(f.Place.Habitats) > 0 && len(tx.Habitats) > 0 && !overlap(f.Place.Habitats, tx.Habitats) {
+		w := e.seasonWeight(int32(t), f.Month, sc.stages)
+		if len(f.Place.Habitats) > 0 && e.ix.Habitats[t] != 0 && e.ix.Habitats[t]&here == 0 {
 			w *= e.def.HabitatOff
 		}
 		p[t] = w
@@ -46,10 +46,10 @@ func (e *Engine) prior(f *Find, sc *scene, in []bool) []float64 {
 }
 
 // seasonWeight is the best fit over the entry's windows for the stages.
-func (e *Engine) seasonWeight(tx *guide.Taxon, month int, stages guide.StageSet) float64 {
+func (e *Engine) seasonWeight(taxon int32, month int, stages guide.StageSet) float64 {
 	best := season.Unknown
-	for i := range tx.Windows {
-		w := &tx.Windows[i]
+	for i := e.ix.WindowFrom[taxon]; i < e.ix.WindowFrom[taxon+1]; i++ {
+		w := &e.ix.Windows[i]
 		if w.Stages&stages == 0 {
 			continue
 		}
@@ -64,15 +64,6 @@ func (e *Engine) seasonWeight(tx *guide.Taxon, month int, stages guide.StageSet)
 		return e.def.SeasonOut
 	}
 	return 1
-}
-
-func overlap(a, b []string) bool {
-	for _, x := range a {
-		if has(b, x) {
-			return true
-		}
-	}
-	return false
 }
 
 // standing works group by group; after each group the shares are scaled, so
@@ -194,7 +185,7 @@ func massOf(r *Reading, dist []float64) float64 {
 }
 
 func (e *Engine) taxonStages(taxon int32, stages guide.StageSet) guide.StageSet {
-	return e.ix.Book.Taxa[taxon].StagesFor(stages)
+	return e.ix.StagesOf(taxon, stages)
 }
 
 // likelihood of a reading under one row: the mean over the taxon's stages, with

@@ -254,12 +254,9 @@ func (t *trial) leave(j *Judgement) []Leave {
 		out = append(out, StageNotGathered)
 		j.Refusals = append(j.Refusals, Refusal{Code: RefuseStage, Taxon: t.target, Trait: -1})
 	} else if t.sc.anyStage && len(out) == 0 {
-		for _, d := range t.open {
-			if !t.e.Separable(t.target, d, t.need(d).grade, stages) {
-				out = append(out, Inseparable)
-				j.Refusals = append(j.Refusals, Refusal{Code: RefuseStage, Taxon: d, Trait: -1})
-				break
-			}
+		if d := t.inseparable(); d >= 0 {
+			out = append(out, Inseparable)
+			j.Refusals = append(j.Refusals, Refusal{Code: RefuseStage, Taxon: d, Trait: -1})
 		}
 	}
 	return out

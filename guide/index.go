@@ -42,8 +42,20 @@ type Index struct {
 	AfterOf  []int32  // by trait, -1 for none
 	// Contact and Worst are hazard grades by taxon.
 	Contact, Worst []Grade
+	// Uniform entries have one grade whatever the use.
+	Uniform []bool
+	// Stages, continents and habitats by taxon, the last two as bits.
+	Stages     []StageSet
+	Continents []uint32
+	Habitats   []uint64
+	// WindowFrom closes the windows of a taxon with that of the next.
+	WindowFrom []int32
+	Windows    []Window
 	// DecisiveParts is, by taxon, how many parts hold a decisive cell.
 	DecisiveParts []uint8
+
+	continentBit map[string]uint32
+	habitatBit   map[string]uint64
 
 	traitAt map[string]int32
 	taxonAt map[string]int32
@@ -88,7 +100,8 @@ func Compile(b *Book, w Weights) (*Index, error) {
 		GroupOf: make([]int32, len(b.Traits)), ParentOf: make([]int32, len(b.Traits)), AfterOf: make([]int32, len(b.Traits)),
 		Contact: make([]Grade, len(b.Taxa)), Worst: make([]Grade, len(b.Taxa)), DecisiveParts: make([]uint8, len(b.Taxa)),
 		traitAt: make(map[string]int32, len(b.Traits)), taxonAt: make(map[string]int32, len(b.Taxa)),
-		member: make([][]int32, len(b.Taxa)), weights: w,
+		member: make([][]int32, len(b.Taxa)), weights: w, continentBit: map[string]uint32{}, habitatBit: map[string]uint64{},
+		Uniform: make([]bool, len(b.Taxa)), Stages: make([]StageSet, len(b.Taxa)), Continents: make([]uint32, len(b.Taxa)), Habitats: make([]uint64, len(b.Taxa)),
 	}
 	for i := range b.Traits {
 		if len(b.Traits[i].States) > 32 {
@@ -107,6 +120,7 @@ func Compile(b *Book, w Weights) (*Index, error) {
 			return nil, err
 		}
 	}
+	ix.WindowFrom = append(ix.WindowFrom, int32(len(ix.Windows)))
 	for c := range ix.Columns {
 		col := &ix.Columns[c]
 		col.First = append(col.First, int32(len(col.Vars)))
@@ -162,6 +176,7 @@ func (ix *Index) link() error {
 func (ix *Index) addRow(ti int32) error {
 	t := &ix.Book.Taxa[ti]
 	ix.Contact[ti], ix.Worst[ti] = t.ContactHazard(), t.WorstHazard()
+	ix.circumstances(ti, t)
 	var decisiveParts uint32
 	ix.Rows[ti] = make([]CellRef, 0, len(t.Cells))
 	for ci := range t.Cells {
@@ -207,6 +222,58 @@ func (ix *Index) addRow(ti int32) error {
 		ix.DecisiveParts[ti]++
 	}
 	return nil
+}
+
+// circumstances keeps what is asked of every taxon at every judgement where it
+// can be swept.
+func (ix *Index) circumstances(ti int32, t *Taxon) {
+	ix.Stages[ti] = t.Stages
+	ix.Uniform[ti] = true
+	for i := range t.Hazards {
+		h := &t.Hazards[i]
+		ix.Uniform[ti] = ix.Uniform[ti] && h.Part == "" && h.Preparation == "" && h.Stages == 0
+	}
+	for _, r := range t.Regions {
+		ix.Continents[ti] |= bitOf(ix.continentBit, Continent(r))
+	}
+	for _, h := range t.Habitats {
+		ix.Habitats[ti] |= bitOf(ix.habitatBit, h)
+	}
+	ix.WindowFrom = append(ix.WindowFrom, int32(len(ix.Windows)))
+	ix.Windows = append(ix.Windows, t.Windows...)
+}
+
+// bitOf gives every word a bit of its own; words past the last bit share it.
+func bitOf[B uint32 | uint64](m map[string]B, word string) B {
+	b, ok := m[word]
+	if !ok {
+		b = 1 << len(m)
+		if b == 0 {
+			b = ^(^B(0) >> 1)
+		}
+		m[word] = b
+	}
+	return b
+}
+
+// ContinentMask is the bit of a region's continent; 0 for no region.
+func (ix *Index) ContinentMask(region string) uint32 { return ix.continentBit[Continent(region)] }
+
+// HabitatMask is the set of bits of some habitats, of those any entry names.
+func (ix *Index) HabitatMask(habitats []string) uint64 {
+	var m uint64
+	for _, h := range habitats {
+		m |= ix.habitatBit[h]
+	}
+	return m
+}
+
+// StagesOf narrows a stage set as [Taxon.StagesFor] does.
+func (ix *Index) StagesOf(taxon int32, set StageSet) StageSet {
+	if own := set & ix.Stages[taxon]; own != 0 {
+		return own
+	}
+	return ix.Stages[taxon]
 }
 
 // NeverMask is the set of states that a described variant contradicts: those
