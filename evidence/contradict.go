@@ -53,7 +53,11 @@ func (e *Engine) actOf(trait int32) int32 { return e.acts[trait] }
 func (e *Engine) contradictions(rs []Reading, eff guide.StageSet, inScope []bool) *sheet {
 	n := len(e.ix.Book.Taxa)
 	flat := make([]int32, 2*n)
-	s := &sheet{head: flat[:n], tail: flat[n:], counts: make([]uint16, n), edges: make([]edge, 0, 256)}
+	room := 16
+	for i := range rs {
+		room += len(e.ix.Columns[rs[i].Trait].Taxa) / 3
+	}
+	s := &sheet{head: flat[:n], tail: flat[n:], counts: make([]uint16, n), edges: make([]edge, 0, room)}
 	for i := range s.head {
 		s.head[i] = -1
 	}

@@ -311,16 +311,19 @@ func (t *trial) fall(g *gains, trait int32, out []float64) {
 	}
 	var buf []edge
 	all := uint32(1<<len(out) - 1)
-	for _, row := range col.Hazardous {
-		taxon := col.Taxa[row]
+	whole := guide.StagesOf(t.kingdom)
+	for i := range col.Hazardous {
+		h := &col.Hazardous[i]
+		taxon := h.Taxon
 		p := g.place[taxon]
 		if p < 0 {
 			continue
 		}
-		v := &col.Vars[col.First[row]]
-		never, dec := v.Never, v.Decisive
-		if st := t.e.stagesFor(taxon, t.sc.eff, tr); st&^v.Stages != 0 {
-			never, dec = masks(col, row, st)
+		never, dec := h.Never, h.Decisive
+		if whole&^h.Stages != 0 {
+			if st := t.e.stagesFor(taxon, t.sc.eff, tr); st&^h.Stages != 0 {
+				never, dec = masks(col, h.Row, st)
+			}
 		}
 		if never &= all; never == 0 {
 			continue
@@ -395,8 +398,8 @@ func (t *trial) outcomes(trait int32, g *gains, pr *predictor) []Outcome {
 	if tr.Class == guide.Circumstance {
 		return out
 	}
-	for _, row := range col.Hazardous {
-		taxon := col.Taxa[row]
+	for i := range col.Hazardous {
+		row, taxon := col.Hazardous[i].Row, col.Hazardous[i].Taxon
 		if g.place[taxon] < 0 {
 			continue
 		}

@@ -97,8 +97,8 @@ func (t *trial) inseparable() int32 {
 			continue // traits of parts that may be lacking are left to Separable
 		}
 		shown := shownMask(col, ref.Row, e.stagesFor(t.target, stages, tr), guide.Sometimes)
-		for _, row := range col.Hazardous {
-			taxon := col.Taxa[row]
+		for i := range col.Hazardous {
+			row, taxon := col.Hazardous[i].Row, col.Hazardous[i].Taxon
 			never, dec := masks(col, row, e.stagesFor(taxon, near, tr))
 			if shown&never == 0 {
 				continue

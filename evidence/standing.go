@@ -66,7 +66,7 @@ func (e *Engine) seasonWeight(taxon int32, month int, stages guide.StageSet) flo
 	return 1
 }
 
-// standing works group by group; after each group the shares are scaled, so
+// standing works group by group; the shares are scaled when they get small, so
 // that many unlikely readings can't underflow.
 func (e *Engine) standing(f *Find, rs []Reading, sc *scene, in []bool) standing {
 	st := standing{share: e.prior(f, sc, in), notInGuide: e.def.NotInGuide}
@@ -91,18 +91,30 @@ func (e *Engine) standing(f *Find, rs []Reading, sc *scene, in []bool) standing 
 				open = mean
 			}
 		}
-		st.scale(factor, open)
+		if sum := st.times(factor, open); sum < 1e-100 {
+			st.over(sum)
+		}
 	}
+	sum := st.notInGuide
+	for _, p := range st.share {
+		sum += p
+	}
+	st.over(sum)
 	return st
 }
 
-func (st *standing) scale(factor []float64, open float64) {
+// times multiplies the shares and returns their sum.
+func (st *standing) times(factor []float64, open float64) float64 {
 	st.notInGuide *= open
 	sum := st.notInGuide
 	for t := range st.share {
 		st.share[t] *= factor[t]
 		sum += st.share[t]
 	}
+	return sum
+}
+
+func (st *standing) over(sum float64) {
 	for t := range st.share {
 		st.share[t] /= sum
 	}
@@ -125,7 +137,10 @@ func (e *Engine) lower(r *Reading, stages guide.StageSet, in []bool, factor []fl
 		if !in[taxon] {
 			continue
 		}
-		p := e.likelihood(r, tr, col, int32(row), taxon, stages, dist[:col.N], mean)
+		p, ok := e.plainLikelihood(r, tr, col, int32(row), taxon, stages)
+		if !ok {
+			p = e.likelihood(r, tr, col, int32(row), taxon, stages, dist[:col.N], mean)
+		}
 		if r.Soundness == Shaky {
 			p = (p + mean) / 2
 		}
@@ -182,6 +197,21 @@ func massOf(r *Reading, dist []float64) float64 {
 		}
 	}
 	return sum
+}
+
+// plainLikelihood is the likelihood where one variant covers every stage, which
+// is nearly always: the other states need not be looked at.
+func (e *Engine) plainLikelihood(r *Reading, tr *guide.Trait, col *guide.Column, row, taxon int32, stages guide.StageSet) (float64, bool) {
+	v := col.First[row]
+	cv := &col.Vars[v]
+	if cv.Kind != guide.Described || tr.Kind == guide.Measure || r.Kind == AllOf || e.ix.StagesOf(taxon, stages)&^cv.Stages != 0 {
+		return 0, false
+	}
+	w, sum := e.ix.Weights(), 0.0
+	for m := r.Mask; m != 0; m &= m - 1 {
+		sum += w.Of[col.Freq[int(v)*col.N+lowest(m)]]
+	}
+	return sum * cv.Norm, true
 }
 
 func (e *Engine) taxonStages(taxon int32, stages guide.StageSet) guide.StageSet {

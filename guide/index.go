@@ -13,10 +13,18 @@ type Column struct {
 	Freq   []Frequency // by variant × state
 	Ranges [][4]float64
 	// Hazardous are the rows whose taxon has a hazard of any grade.
-	Hazardous []int32
+	Hazardous []HazardRow
 	// Mean is, by stage × state, the mean weight over the taxa that document
 	// the trait there, smoothed towards uniform.
 	Mean []float64
+}
+
+// HazardRow is a row of a dangerous entry, with what its first variant says close
+// at hand: these rows are swept for every check that might be offered.
+type HazardRow struct {
+	Taxon, Row      int32
+	Never, Decisive uint32
+	Stages          StageSet // of the first variant
 }
 
 // ColVariant is a compiled [Variant].
@@ -188,9 +196,6 @@ func (ix *Index) addRow(ti int32) error {
 		row := int32(len(col.Taxa))
 		col.Taxa = append(col.Taxa, ti)
 		col.First = append(col.First, int32(len(col.Vars)))
-		if ix.Worst[ti] > 0 {
-			col.Hazardous = append(col.Hazardous, row)
-		}
 		for vi := range t.Cells[ci].Variants {
 			v := &t.Cells[ci].Variants[vi]
 			cv := ColVariant{Stages: v.Stages, Kind: v.Kind}
@@ -215,6 +220,9 @@ func (ix *Index) addRow(ti int32) error {
 			} else {
 				col.Freq = append(col.Freq, v.Freq...)
 			}
+		}
+		if first := &col.Vars[col.First[row]]; ix.Worst[ti] > 0 {
+			col.Hazardous = append(col.Hazardous, HazardRow{ti, row, first.Never, first.Decisive, first.Stages})
 		}
 		ix.Rows[ti] = append(ix.Rows[ti], CellRef{at, row})
 	}
