@@ -56,7 +56,7 @@ func agree(t *testing.T, e *Engine, p *plain, f *Find) bool {
 		steps := p.steps(&p.b.Taxa[i], tr.rs, tr.sc.eff, g)
 		depth, out, remaining := p.count(steps, g, p.pair(&p.b.Taxa[i]))
 		tl := tr.tallies[i]
-		if depth != tl.depth || out != tl.ruledOut || remaining != tl.remaining {
+		if depth != int(tl.depth) || out != tl.ruledOut || remaining != int(tl.remaining) {
 			fail("%s (grade %d): oracle depth %d out %v rest %d, engine %d %v %d; steps %+v", p.b.Taxa[i].ID, g, depth, out, remaining, tl.depth, tl.ruledOut, tl.remaining, steps)
 		}
 		if !out {

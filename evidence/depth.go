@@ -21,14 +21,12 @@ type need struct {
 
 // tally is what a taxon's contradictions amount to.
 type tally struct {
-	depth     int
-	ruledOut  bool
-	remaining int // further steps at least, 0 once ruled out
-	structural,
-	parts int // distinct parts with a structural contradiction
-	decisivePair bool
-	simple       bool // no group and no act twice
-	anyDecisive  bool
+	depth                               int8
+	remaining                           int8 // further steps at least, 0 once ruled out
+	structural                          int8
+	parts                               int8 // distinct parts with a structural contradiction
+	ruledOut, decisivePair, anyDecisive bool
+	simple                              bool // no group and no act twice
 }
 
 func (n need) structural(e *edge) bool {
@@ -40,7 +38,7 @@ func (n need) structural(e *edge) bool {
 func (n need) count(es []edge) tally {
 	var t tally
 	var parts uint32
-	sensory := 0
+	sensory := int8(0)
 	simple := true
 	for i := range es {
 		if n.structural(&es[i]) {
@@ -60,7 +58,7 @@ func (n need) count(es []edge) tally {
 		t.depth = t.structural + sensory
 		t.simple = true
 	} else {
-		t.depth = n.depth(es, few{})
+		t.depth = int8(n.depth(es, few{}))
 	}
 	for i := range es {
 		if !es[i].decisive {
@@ -75,14 +73,14 @@ func (n need) count(es []edge) tally {
 	}
 	switch {
 	case n.grade < guide.Deadly:
-		t.ruledOut = t.depth >= needed(uint8(n.grade))
+		t.ruledOut = int(t.depth) >= needed(uint8(n.grade))
 	case t.decisivePair:
 		t.ruledOut = true
 	case t.depth >= 3 && t.parts >= 2:
 		t.ruledOut = simple || n.twoParts(es)
 	}
 	if !t.ruledOut {
-		t.remaining = n.rest(t.depth, t.parts, t.anyDecisive)
+		t.remaining = int8(n.rest(int(t.depth), int(t.parts), t.anyDecisive))
 	}
 	return t
 }
@@ -105,9 +103,9 @@ func (n need) rest(depth, parts int, anyDecisive bool) int {
 func (n need) grown(t *tally, es []edge, e edge, parts, decided uint32) int {
 	if !t.simple {
 		e.group, e.act = -1, -1
-		return n.count(append(es, e)).remaining
+		return int(n.count(append(es, e)).remaining)
 	}
-	depth, np := t.depth+1, t.parts
+	depth, np := int(t.depth)+1, int(t.parts)
 	if n.structural(&e) {
 		np += popcount(^parts & (1 << e.part))
 	} else if t.depth > t.structural {

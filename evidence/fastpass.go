@@ -51,7 +51,7 @@ func (e *Engine) FastPass(f *Find, specimen string, full bool) FastPass {
 				}
 			}
 			if tl := t.need(foe).count(es); !tl.ruledOut {
-				sum += tl.remaining
+				sum += int(tl.remaining)
 				blocking = append(blocking, foe)
 			}
 		}

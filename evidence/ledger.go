@@ -58,10 +58,10 @@ func (t *trial) ledger() []Entry {
 	for _, d := range t.byDanger(named) {
 		tl := &t.tallies[d]
 		nd := t.need(d)
-		en := Entry{Taxon: d, Grade: t.grade[d], Depth: tl.depth, Need: needed(uint8(t.grade[d])), RuledOut: tl.ruledOut,
+		en := Entry{Taxon: d, Grade: t.grade[d], Depth: int(tl.depth), Need: needed(uint8(t.grade[d])), RuledOut: tl.ruledOut,
 			DecisivePair: tl.decisivePair, Named: named[d], Contact: t.e.ix.Contact[d] > 0, Share: t.st.share[d]}
 		if !tl.ruledOut {
-			en.Thorns = max(1, en.Need-tl.depth)
+			en.Thorns = max(1, en.Need-en.Depth)
 			en.WantsPart = en.Depth >= en.Need
 		}
 		en.ShortOfMargin = tl.ruledOut && int(t.sheet.counts[d]) < targetCount+t.e.def.Margin

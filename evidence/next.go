@@ -44,13 +44,16 @@ const otherOffers = 5
 // kind of contradiction, weighted by hazard and standing. It holds for checks
 // whose group and act no sound reading has touched.
 type gains struct {
-	open   []int32
-	weight []float64 // by place in open
-	total  float64
-	place  []int32 // by taxon: its place in open, -1
-	parts  []uint32
-	decide []uint32 // parts with a decisive contradiction
-	worth  [kinds][]float64
+	total float64
+	place []int32 // by taxon: its place in at, -1
+	at    []gain  // by place in trial.open
+}
+
+// gain is kept together, since it is asked for together.
+type gain struct {
+	worth         [kinds]float64
+	weight        float64
+	parts, decide uint32 // with a structural, with a decisive contradiction
 }
 
 // The kinds of one more contradiction: structural in a part that has none, or
@@ -68,12 +71,7 @@ const (
 
 func (t *trial) gains() *gains {
 	n := len(t.open)
-	flat := make([]float64, (kinds+1)*n)
-	bitsOf := make([]uint32, 2*n)
-	g := &gains{open: t.open, weight: flat[kinds*n:], place: make([]int32, len(t.in)), parts: bitsOf[:n], decide: bitsOf[n:]}
-	for k := range g.worth {
-		g.worth[k] = flat[k*n : (k+1)*n]
-	}
+	g := &gains{place: make([]int32, len(t.in)), at: make([]gain, n)}
 	for i := range g.place {
 		g.place[i] = -1
 	}
@@ -82,19 +80,20 @@ func (t *trial) gains() *gains {
 		g.place[d] = int32(i)
 		tl, nd := &t.tallies[d], t.need(d)
 		w := float64(t.grade[d]) * (t.st.share[d] + 1/float64(n))
-		g.weight[i] = w
+		a := &g.at[i]
+		a.weight = w
 		g.total += w * float64(tl.remaining)
 		buf = t.sheet.of(d, buf)
 		for k := range buf {
 			if nd.structural(&buf[k]) {
-				g.parts[i] |= 1 << buf[k].part
+				a.parts |= 1 << buf[k].part
 			}
 			if buf[k].decisive {
-				g.decide[i] |= 1 << buf[k].part
+				a.decide |= 1 << buf[k].part
 			}
 		}
-		for k := range g.worth {
-			e := edge{class: guide.Structural, part: unusedPart(g.parts[i], k == same || k == sameDecisive)}
+		for k := range a.worth {
+			e := edge{class: guide.Structural, part: unusedPart(a.parts, k == same || k == sameDecisive)}
 			switch k {
 			case senses:
 				e.class = guide.Sensory
@@ -103,7 +102,7 @@ func (t *trial) gains() *gains {
 			case freshDecisive, sameDecisive:
 				e.decisive = true
 			}
-			g.worth[k][i] = w * float64(tl.remaining-nd.grown(tl, buf, e, g.parts[i], 0))
+			a.worth[k] = w * float64(int(tl.remaining)-nd.grown(tl, buf, e, a.parts, 0))
 		}
 	}
 	return g
@@ -120,7 +119,7 @@ func unusedPart(parts uint32, used bool) guide.Part {
 }
 
 // kindOf sorts one more contradiction of an entry.
-func (g *gains) kindOf(p int32, tr *guide.Trait, decisive bool) int {
+func (a *gain) kindOf(tr *guide.Trait, decisive bool) int {
 	k := fresh
 	switch {
 	case tr.Class != guide.Structural:
@@ -128,7 +127,7 @@ func (g *gains) kindOf(p int32, tr *guide.Trait, decisive bool) int {
 			return timed
 		}
 		return senses
-	case g.parts[p]&(1<<tr.Part) != 0:
+	case a.parts&(1<<tr.Part) != 0:
 		k = same
 	}
 	if decisive {
@@ -319,24 +318,26 @@ func (t *trial) fall(g *gains, trait int32, out []float64) {
 		if p < 0 {
 			continue
 		}
-		never, dec := h.Never, h.Decisive
-		if whole&^h.Stages != 0 {
-			if st := t.e.stagesFor(taxon, t.sc.eff, tr); st&^h.Stages != 0 {
+		never, dec := h.Never[0], h.Decisive[0]
+		if whole&^h.Stages[0] != 0 {
+			st, ok := t.e.stagesFor(taxon, t.sc.eff, tr), false
+			if never, dec, ok = h.Masks(st); !ok {
 				never, dec = masks(col, h.Row, st)
 			}
 		}
 		if never &= all; never == 0 {
 			continue
 		}
-		plain, decisive := g.worth[g.kindOf(p, tr, false)][p], 0.0
+		a := &g.at[p]
+		plain, decisive := a.worth[a.kindOf(tr, false)], 0.0
 		if dec &= never; dec != 0 {
-			decisive = g.worth[g.kindOf(p, tr, true)][p]
-			if tr.Class == guide.Structural && t.grade[taxon] == guide.Deadly && g.decide[p]&^(1<<tr.Part) != 0 {
-				decisive = g.weight[p] * float64(t.tallies[taxon].remaining)
+			decisive = a.worth[a.kindOf(tr, true)]
+			if tr.Class == guide.Structural && t.grade[taxon] == guide.Deadly && a.decide&^(1<<tr.Part) != 0 {
+				decisive = a.weight * float64(t.tallies[taxon].remaining)
 			}
 		}
 		if touched {
-			plain, decisive, buf = t.touchedWorth(g, taxon, p, tr, edge{group: group, act: act, part: tr.Part, class: tr.Class}, dec != 0, buf)
+			plain, decisive, buf = t.touchedWorth(a.weight, taxon, tr, edge{group: group, act: act, part: tr.Part, class: tr.Class}, dec != 0, buf)
 		}
 		for m := never &^ dec; m != 0; m &= m - 1 {
 			out[lowest(m)] += plain
@@ -348,13 +349,13 @@ func (t *trial) fall(g *gains, trait int32, out []float64) {
 }
 
 // touchedWorth counts anew, for checks whose group or act has spoken already.
-func (t *trial) touchedWorth(g *gains, taxon, p int32, tr *guide.Trait, ed edge, any bool, buf []edge) (plain, decisive float64, _ []edge) {
-	nd, was := t.need(taxon), t.tallies[taxon].remaining
+func (t *trial) touchedWorth(weight float64, taxon int32, tr *guide.Trait, ed edge, any bool, buf []edge) (plain, decisive float64, _ []edge) {
+	nd, was := t.need(taxon), int(t.tallies[taxon].remaining)
 	buf = t.sheet.of(taxon, buf)
-	plain = g.weight[p] * float64(was-nd.count(append(buf, ed)).remaining)
+	plain = weight * float64(was-int(nd.count(append(buf, ed)).remaining))
 	if any {
 		ed.decisive, ed.timed = tr.Class == guide.Structural, tr.Kind == guide.Timed
-		decisive = g.weight[p] * float64(was-nd.count(append(buf, ed)).remaining)
+		decisive = weight * float64(was-int(nd.count(append(buf, ed)).remaining))
 	}
 	return plain, decisive, buf
 }

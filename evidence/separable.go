@@ -133,7 +133,7 @@ func (t *trial) separator(other int32) int32 {
 			return
 		}
 		after := nd.count(append(have[:len(have):len(have)], ed))
-		gain := before.remaining - after.remaining
+		gain := int(before.remaining - after.remaining)
 		if gain <= 0 {
 			return
 		}

@@ -19,12 +19,27 @@ type Column struct {
 	Mean []float64
 }
 
-// HazardRow is a row of a dangerous entry, with what its first variant says close
-// at hand: these rows are swept for every check that might be offered.
+// HazardRow is a row of a dangerous entry, with what its first two variants say
+// close at hand: these rows are swept for every check that might be offered.
 type HazardRow struct {
 	Taxon, Row      int32
-	Never, Decisive uint32
-	Stages          StageSet // of the first variant
+	Never, Decisive [2]uint32
+	Stages          [2]StageSet
+}
+
+// Masks is what the row says never, and decisively never, in every one of the
+// stages; ok is false when more than two variants have to be asked.
+func (h *HazardRow) Masks(stages StageSet) (never, decisive uint32, ok bool) {
+	a, b := stages&h.Stages[0], stages&h.Stages[1]
+	switch {
+	case stages&^(h.Stages[0]|h.Stages[1]) != 0:
+		return 0, 0, false
+	case b == 0:
+		return h.Never[0], h.Decisive[0], true
+	case a == 0:
+		return h.Never[1], h.Decisive[1], true
+	}
+	return h.Never[0] & h.Never[1], h.Decisive[0] & h.Decisive[1], true
 }
 
 // ColVariant is a compiled [Variant].
@@ -221,8 +236,14 @@ func (ix *Index) addRow(ti int32) error {
 				col.Freq = append(col.Freq, v.Freq...)
 			}
 		}
-		if first := &col.Vars[col.First[row]]; ix.Worst[ti] > 0 {
-			col.Hazardous = append(col.Hazardous, HazardRow{ti, row, first.Never, first.Decisive, first.Stages})
+		if ix.Worst[ti] > 0 {
+			h := HazardRow{Taxon: ti, Row: row}
+			for k, cv := range col.Vars[col.First[row]:] {
+				if k < 2 {
+					h.Never[k], h.Decisive[k], h.Stages[k] = cv.Never, cv.Decisive, cv.Stages
+				}
+			}
+			col.Hazardous = append(col.Hazardous, h)
 		}
 		ix.Rows[ti] = append(ix.Rows[ti], CellRef{at, row})
 	}
