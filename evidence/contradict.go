@@ -20,7 +20,6 @@ type sheet struct {
 	edges []edge
 	head  []int32 // by taxon, -1 for none
 	tail  []int32
-	acts  []string
 	// counts are the contradicted evidence groups by taxon, circumstance left out.
 	counts []uint16
 }

@@ -4,9 +4,10 @@ import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 
 export default ts.config(
-  { ignores: ['dist', 'node_modules', 'src/api/schema.ts', 'test-results', 'playwright-report'] },
+  { ignores: ['dist', 'node_modules', 'src/api/schema.ts', 'test-results', 'playwright-report', '*.tmp.mjs'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   a11y.flatConfigs.recommended,
+  { files: ['e2e/**', 'bench/**'], rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
   hooks.configs.flat['recommended-latest'] ?? hooks.configs['recommended-latest'],
 );

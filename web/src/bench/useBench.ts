@@ -52,7 +52,7 @@ export function useBench(id: string) {
     retry: () => unsent && send(unsent, () => setPicked({})),
     undo: (seq?: number) => {
       const target = seq ?? lastUndoable?.seq;
-      if (target !== undefined) add('undone', { undoes: target });
+      if (target !== undefined && !line.isPending) add('undone', { undoes: target });
     },
     canUndo: lastUndoable !== undefined,
   };

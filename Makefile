@@ -1,0 +1,58 @@
+# Two commands on a fresh machine: make demo, make test.
+GO ?= go
+BIN := bin/zesty-thicket
+PORT ?= 7878
+GO_FILES := $(shell find . -name '*.go' -not -path './web/node_modules/*' 2>/dev/null) $(shell find guide -name '*.yaml' -o -name '*.json' 2>/dev/null)
+WEB_FILES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig*.json -type f 2>/dev/null)
+
+.PHONY: demo test test-go test-web bench build lint types check-tools chromium clean
+
+demo: build
+	@$(BIN) serve --demo --db data/demo.db --port $(PORT)
+
+build: $(BIN)
+
+check-tools:
+	@scripts/check-tools.sh
+
+web/node_modules/.package-lock.json: web/package.json web/package-lock.json
+	@scripts/check-tools.sh
+	cd web && npm ci --no-audit --no-fund --loglevel=error
+
+web/dist/index.html: web/node_modules/.package-lock.json $(WEB_FILES)
+	cd web && npx tsc -b && npx vite build --logLevel warn
+	@touch web/dist/.keep
+
+$(BIN): web/dist/index.html $(GO_FILES) go.mod go.sum
+	$(GO) build -o $(BIN) ./cmd/zesty-thicket
+
+# Everything: linters, Go tests, interface tests in Chromium.
+test: build lint test-go test-web
+
+test-go:
+	$(GO) test ./...
+
+test-web: chromium
+	cd web && npx playwright test
+
+lint: web/node_modules/.package-lock.json
+	$(GO) vet ./...
+	@test -z "$$(gofmt -l $$(git ls-files '*.go'))" || { gofmt -l $$(git ls-files '*.go'); echo "run gofmt -w on these files"; exit 1; }
+	$(GO) tool staticcheck ./...
+	cd web && npx tsc -b && npx eslint .
+
+chromium:
+	@scripts/install-chromium.sh
+
+# The API document and the types made from it.
+types: build
+	$(BIN) openapi > docs/openapi.json
+	cd web && npm run --silent types
+
+# Figures for docs/benchmarks.md.
+bench: build chromium
+	$(GO) test ./evidence -run '^$$' -bench . -benchmem -cpu 1
+	cd web && npx playwright test --config playwright.bench.config.ts
+
+clean:
+	rm -rf bin web/dist/assets web/dist/index.html

@@ -1,0 +1,67 @@
+import { absent, firstTiles, readLength, seen, tilesOf } from '../src/bench/answer.ts';
+import { lookOf, partsOf, shownOf } from '../src/bench/plate.ts';
+import { hasGlyph } from '../src/drawing/glyphs.ts';
+import { petals, polygon } from '../src/drawing/marks.ts';
+import type { Judgement, Trait } from '../src/api/client.ts';
+import { expect, test } from './server.ts';
+
+const trait = (states: string[], more: Partial<Trait> = {}): Trait => ({
+  id: 'ring', name: 'Ring', ask: '', how: '', part: 'ring', class: 'structural', kind: 'states', kingdom: 'fungus', group: '', handling: 'look', stages: [], exclusive: true,
+  states: states.map((id) => ({ id, label: id })), ...more,
+});
+const reading = (part: string, soundness: 'sound' | 'shaky' | 'mute' | 'conflicting', states: string[]) => ({
+  trait: { id: `${part}-t`, name: part, part }, seq: 1, kind: 'seen', states, words: states.join(), soundness, fixes: [],
+});
+const judged = (...readings: ReturnType<typeof reading>[]) => ({ readings }) as unknown as Judgement;
+
+test('lengths are read in either system, and anything else is refused', () => {
+  expect(readLength('12', 'cm')).toBe(12);
+  expect(readLength('5 in', 'cm')).toBeCloseTo(12.7, 9); // 1 in = 2.54 cm exactly (NIST SP 811)
+  expect(readLength('30mm', 'cm')).toBeCloseTo(3, 9);
+  expect(readLength('1 ft', 'cm')).toBeCloseTo(30.48, 9);
+  expect(readLength('2,5', 'cm')).toBe(2.5);
+  expect(readLength('7', 'count')).toBe(7);
+  for (const bad of ['', 'five', '5 kg', '-3', '7 cm of']) expect(readLength(bad, 'cm')).toBeUndefined();
+  expect(readLength('7 cm', 'count')).toBeUndefined();
+});
+
+test('absence has no tile; several states are any-of unless all are shown', () => {
+  const t = trait(['skirt', 'thin', 'none'], { absent: 'none' });
+  expect(tilesOf(t).map((s) => s.id)).toEqual(['skirt', 'thin']);
+  expect(absent(t, { unsure: true })).toEqual({ trait: 'ring', kind: 'absent', unsure: true });
+  expect(seen(t, ['skirt'], { count: 2 })).toEqual({ trait: 'ring', kind: 'seen', states: ['skirt'], count: 2 });
+  expect(seen(t, ['skirt', 'thin'], {}).kind).toBe('any-of');
+  expect(seen(t, ['skirt', 'thin'], {}, true).kind).toBe('all-of');
+  expect(seen(t, ['skirt'], { colour: 'poor' }).light).toBe('poor');
+  expect(seen(t, ['skirt'], { colour: 'rain' }).surface).toBe('rain');
+});
+
+test('at most six tiles, the likeliest, in the order of the guide', () => {
+  const t = trait(['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h']);
+  expect(firstTiles(t, new Map([['h', 0.9], ['a', 0.001], ['b', 0]])).map((s) => s.id)).toContain('h');
+  expect(firstTiles(t, new Map([['h', 0.9]]))).toHaveLength(6);
+  expect(firstTiles(trait(['a', 'b']), new Map())).toHaveLength(2);
+});
+
+test('a part is inked by its best reading', () => {
+  expect(lookOf(judged(), 'cap')).toBe('unlooked');
+  expect(lookOf(judged(reading('cap', 'mute', [])), 'cap')).toBe('lost');
+  expect(lookOf(judged(reading('cap', 'mute', []), reading('cap', 'shaky', ['x'])), 'cap')).toBe('shaky');
+  expect(lookOf(judged(reading('cap', 'shaky', ['x']), reading('cap', 'sound', ['y'])), 'cap')).toBe('seen');
+  expect(shownOf(judged(reading('cap', 'shaky', ['x']), reading('cap', 'sound', ['y'])), 'cap')?.state).toBe('y');
+  expect(shownOf(judged(reading('stem', 'sound', ['y'])), 'cap')).toBeUndefined();
+});
+
+test('drawings count right', () => {
+  expect(petals(24, 24, 18, 5)).toHaveLength(5);
+  expect(polygon(24, 24, 18, 6).split('L')).toHaveLength(6);
+});
+
+test('every state of the guide has a drawing, every part a place on the plate', async ({ server }) => {
+  const guide = (await (await fetch(`${server.address}/api/guide`)).json()) as { traits: Trait[] };
+  const missing = guide.traits.flatMap((t) => t.states.filter((s) => !hasGlyph(t.id, s.id)).map((s) => `${t.id}/${s.id}`));
+  expect(missing).toEqual([]);
+  for (const t of guide.traits) {
+    for (const k of t.kingdom === 'unclear' ? ['plant', 'fungus'] : [t.kingdom]) expect(partsOf(k).map((p) => p.part)).toContain(t.part);
+  }
+});

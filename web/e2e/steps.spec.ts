@@ -1,0 +1,157 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './server.ts';
+
+/** The verdict bar, always in sight. */
+const bar = (page: Page) => page.getByRole('region', { name: 'Verdict' });
+const drawer = (page: Page) => page.getByRole('dialog');
+
+test('the six steps, by mouse', async ({ page, server }) => {
+  await page.goto(server.address);
+  // 1: a demo find has begun already.
+  await expect(page.getByRole('link', { name: 'Brown nuts under the old row' })).toBeVisible();
+  // 2: begin a find: intent, target with typing mistakes, place, day, then the stage.
+  await page.getByRole('link', { name: 'Begin a find' }).click();
+  await page.getByLabel('What do you hope it is?').fill('sweat chesnut');
+  await page.getByRole('button', { name: /Sweet chestnut/ }).click();
+  await page.getByLabel('Place').fill('Hollin Bank');
+  await page.getByLabel('Day').fill('2026-10-12');
+  await page.getByRole('button', { name: /^Begin, with/ }).click();
+  await expect(page.getByRole('heading', { name: 'Which stage is it in?' })).toBeVisible();
+  await page.getByRole('button', { name: 'In fruit' }).click();
+  await page.getByRole('button', { name: 'This is the stage' }).click();
+  // 3: answer as offered, by part, and with another kind of answer.
+  await expect(page.getByText(/^Next best check/)).toBeVisible();
+  await page.getByRole('button', { name: /^Habit: not looked at/ }).click();
+  await page.getByRole('button', { name: /^Habit/ }).last().click();
+  await page.getByRole('button', { name: /^tree/ }).click();
+  await expect(page.getByRole('button', { name: 'Habit: Habit: tree' })).toBeVisible();
+  await page.getByRole('button', { name: /^Seed: not looked at/ }).click();
+  await page.getByRole('button', { name: /^Tip of the nut/ }).click();
+  await page.getByRole('button', { name: 'Couldn’t see it…' }).click();
+  await page.getByRole('menuitem', { name: 'Damaged or lost' }).click();
+  await expect(page.getByRole('button', { name: 'Seed: could not be seen' })).toBeVisible();
+  await page.getByRole('button', { name: 'Hands cleaned' }).click();
+  // 4: the ledger with depth and the answer behind each step; standing; what is open.
+  await expect(bar(page)).toContainText('Not yet');
+  await page.getByRole('button', { name: 'Dangers' }).first().click();
+  await expect(drawer(page)).toContainText('Horse chestnut');
+  await expect(drawer(page)).toContainText('1 of 3');
+  await expect(drawer(page)).toContainText('Step: Habit, tree');
+  await drawer(page).getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Why' }).first().click();
+  await expect(drawer(page)).toContainText('Something that is not in this guide');
+  await drawer(page).getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'What is open' }).click();
+  await expect(drawer(page)).toContainText('Still open, best first');
+  await drawer(page).getByRole('button', { name: 'Close' }).click();
+  // Undo: the last answer that can be taken back.
+  await page.getByRole('button', { name: 'Undo last' }).click(); // the clean hands
+  await page.getByRole('button', { name: 'Undo last' }).click(); // the nut
+  await expect(page.getByRole('button', { name: 'Seed: not looked at' })).toBeVisible();
+  // 5: everything is there again after the program was killed.
+  const before = await bar(page).innerText();
+  await server.kill();
+  await server.start();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Habit: Habit: tree' })).toBeVisible();
+  expect(await bar(page).innerText()).toBe(before);
+});
+
+test('the six steps, by keyboard alone', async ({ page, server }) => {
+  await page.goto(server.address);
+  const tabTo = async (name: RegExp, back = false) => {
+    for (let i = 0; i < 80; i++) {
+      const here = await page.evaluate(() => {
+        const e = document.activeElement as HTMLElement | null;
+        return e?.getAttribute('aria-label') ?? (e?.closest('label')?.textContent || e?.textContent) ?? '';
+      });
+      if (name.test(here.trim())) return;
+      await page.keyboard.press(back ? 'Shift+Tab' : 'Tab');
+    }
+    throw new Error(`the keyboard does not reach ${name}`);
+  };
+  await tabTo(/^Begin a find/);
+  await page.keyboard.press('Enter');
+  await tabTo(/^What do you hope/);
+  await page.keyboard.type('girole');
+  await expect(page.getByRole('button', { name: /Chanterelle/ })).toBeVisible();
+  await tabTo(/^Chanterelle/);
+  await page.keyboard.press('Enter');
+  await tabTo(/^Begin, with/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Which stage is it in?' })).toBeVisible();
+  await tabTo(/^Mature/);
+  await page.keyboard.press('Space');
+  await tabTo(/^This is the stage/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^Next best check/)).toBeVisible();
+  // A number key chooses a drawing.
+  const asked = await page.locator('#check-q').innerText();
+  await page.keyboard.press('1');
+  await expect(page.locator('#check-q')).not.toHaveText(asked);
+  // By part.
+  await tabTo(/^Underside: not looked at/);
+  await page.keyboard.press('Enter');
+  await tabTo(/^Underside of the cap/);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#check-q')).toHaveText('What is under the cap?');
+  await page.keyboard.press('2');
+  await expect(page.getByRole('button', { name: 'Underside: Underside of the cap: blunt folds' })).toBeVisible();
+  // Another kind of answer, from the menu.
+  await tabTo(/^Couldn’t see it/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem').first()).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  // Sheets, by key, closed by Escape.
+  await page.keyboard.press('d');
+  await expect(page.getByRole('dialog')).toContainText('Deadly webcap');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('w');
+  await expect(page.getByRole('dialog')).toContainText('not in this guide');
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < 2; i++) {
+    const stored = page.waitForResponse('**/log');
+    await page.keyboard.press('u');
+    await stored;
+    await expect(page.getByRole('button', { name: 'Undo last' })).toBeEnabled();
+  }
+  await expect(page.getByRole('button', { name: 'Underside: not looked at' })).toBeVisible();
+});
+
+test('what is absent has no key and is a deliberate answer', async ({ page, server }) => {
+  await page.goto(`${server.address}/find/demo-girolle`);
+  await page.getByRole('button', { name: /^Ring:/ }).click();
+  await page.getByRole('button', { name: /^Ring on the stem/ }).click();
+  await page.keyboard.press('5'); // four drawings have keys, absence has none
+  await expect(page.locator('#check-q')).toHaveText('Is there a ring on the stem?');
+  await page.getByRole('button', { name: 'I examined it whole, and it is absent' }).click();
+  await expect(page.getByRole('button', { name: /^Ring: .*\(shaky\)/ })).toBeVisible();
+});
+
+test('an answer that could not be stored is said so, kept and sent once', async ({ page, server }) => {
+  await page.goto(`${server.address}/find/demo-girolle`);
+  await expect(page.getByText(/^Next best check/)).toBeVisible();
+  await page.route('**/log', (r) => r.fulfill({ status: 507, contentType: 'application/problem+json', body: JSON.stringify({ title: 'Insufficient Storage', status: 507, detail: 'The disk is full: the last entry was not stored.' }) }));
+  await page.keyboard.press('1');
+  await expect(page.getByRole('alert')).toContainText('The last answer was not stored.');
+  await expect(page.getByRole('alert')).toContainText('The disk is full');
+  await page.unroute('**/log');
+  await page.getByRole('button', { name: 'Send it again' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('two tabs answering one find lose nothing', async ({ context, server }) => {
+  const [a, b] = [await context.newPage(), await context.newPage()];
+  await a.goto(`${server.address}/find/demo-chestnut`);
+  await b.goto(`${server.address}/find/demo-chestnut`);
+  await a.getByRole('button', { name: /^Stem: not looked/ }).click();
+  await a.getByRole('button', { name: /^Corky dots/ }).click();
+  await a.getByRole('button', { name: /^corky dots/ }).click();
+  await expect(a.getByRole('button', { name: /^Stem: Corky dots/ })).toBeVisible();
+  await b.getByRole('button', { name: /^Fruit: not looked/ }).click();
+  await b.getByRole('button', { name: /^Spines of the husk/ }).click();
+  await b.getByRole('button', { name: /^dense branched/ }).click();
+  await expect(b.getByRole('button', { name: /^Fruit: Spines/ })).toBeVisible();
+  await expect(b.getByRole('button', { name: /^Stem: Corky dots/ })).toBeVisible();
+});
