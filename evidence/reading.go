@@ -260,13 +260,14 @@ func (e *Engine) derive(rs []Reading) []Reading {
 	for i := 0; i < len(rs); i++ {
 		r := rs[i]
 		p := e.ix.ParentOf[r.Trait]
-		if tr := &e.ix.Book.Traits[r.Trait]; p < 0 || r.Soundness != Sound || tr.Absent >= 0 && r.Mask&(1<<tr.Absent) != 0 {
+		if tr := &e.ix.Book.Traits[r.Trait]; p < 0 || r.Soundness != Sound || tr.Class == guide.Circumstance || tr.Absent >= 0 && r.Mask&(1<<tr.Absent) != 0 {
 			continue
 		}
 		states := e.ix.Book.Traits[r.Trait].ParentStates
 		covered := false
 		for j := range rs {
-			if rs[j].Trait == p && (rs[j].Soundness == Conflicting || rs[j].Soundness == Sound && rs[j].By < 0 || rs[j].By == r.Trait) {
+			// A sound reading of the parent says more, unless it denies the part.
+			if rs[j].Trait == p && (rs[j].Soundness == Conflicting || rs[j].Soundness == Sound && rs[j].By < 0 && rs[j].Mask&^states == 0 || rs[j].By == r.Trait) {
 				covered = true
 			}
 		}
