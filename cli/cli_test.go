@@ -1,0 +1,75 @@
+package cli
+
+import (
+	"bytes"
+	"encoding/json"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"zestythicket/report"
+)
+
+func run(args ...string) (int, string, string) {
+	var out, err bytes.Buffer
+	code := Run(args, &out, &err)
+	return code, out.String(), err.String()
+}
+
+const worked = "../evidence/testdata/cases/fixture-broad-leaves.yaml"
+
+func TestJudge(t *testing.T) {
+	code, text, _ := run("judge", worked)
+	if code != 0 {
+		t.Fatal(code, text)
+	}
+	for _, want := range []string{"VERDICT  Not yet", "Lily of the valley", "STANDING  Ramsons leads", "something that is not in this guide", "NEXT CHECK", "the hands already carry a smell"} {
+		if !strings.Contains(text, want) {
+			t.Errorf("the text lacks %q:\n%s", want, text)
+		}
+	}
+	code, text, _ = run("judge", worked, "--json", "--guide", "../evidence/testdata/fixture")
+	var p report.Patch
+	if err := json.Unmarshal([]byte(text), &p); code != 0 || err != nil {
+		t.Fatal(code, err)
+	}
+	for _, e := range p.Judgements[0].Ledger {
+		if e.Taxon.ID == "convallaria-majalis" && (e.Depth != 3 || e.RuledOut || e.Thorns != 1) {
+			t.Errorf("%+v", e)
+		}
+	}
+}
+
+func TestExitCodes(t *testing.T) {
+	bad := filepath.Join(t.TempDir(), "bad.yaml")
+	if err := os.WriteFile(bad, []byte("intent: eat\ntarget: castanea\nspecimens: [{id: a}]\n"), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	for _, c := range []struct {
+		args []string
+		code int
+		err  string
+	}{
+		{[]string{"judge", bad}, 2, "bad.yaml:2:9: unknown taxon \"castanea\" (nearest: castanea-sativa)"},
+		{[]string{"judge", "nothing.yaml"}, 1, "no such file"},
+		{[]string{"judge"}, 2, "usage"},
+		{[]string{"jugde"}, 2, "unknown command"},
+		{nil, 2, "usage"},
+		{[]string{"judge", worked, "--yaml"}, 2, "usage"},
+		{[]string{"guide", "check", filepath.Dir(bad)}, 1, "no .yaml"},
+		{[]string{"guide", "check", "nowhere"}, 1, "no directory"},
+		{[]string{"serve", "extra"}, 2, "usage"},
+	} {
+		if len(c.args) > 2 && c.args[0] == "guide" && c.args[2] != "nowhere" {
+			_ = os.Rename(bad, bad+".kept")
+		}
+		code, _, stderr := run(c.args...)
+		if code != c.code || !strings.Contains(stderr, c.err) {
+			t.Errorf("%v: %d %q, want %d %q", c.args, code, stderr, c.code, c.err)
+		}
+	}
+	if code, out, _ := run("guide", "check"); code != 0 || !strings.Contains(out, "nothing wrong") {
+		t.Errorf("guide check: %d %s", code, out)
+	}
+}

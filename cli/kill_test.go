@@ -1,0 +1,97 @@
+package cli
+
+import (
+	"bufio"
+	"encoding/json"
+	"fmt"
+	"io"
+	"net/http"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"zestythicket/casebook"
+)
+
+// TestKilledBetweenAnswers kills the running program with SIGKILL again and
+// again, and finds every acknowledged answer, and the same verdict.
+func TestKilledBetweenAnswers(t *testing.T) {
+	bin := filepath.Join(t.TempDir(), "zesty-thicket")
+	if out, err := exec.Command("go", "build", "-o", bin, "zestythicket/cmd/zesty-thicket").CombinedOutput(); err != nil {
+		t.Fatalf("%v\n%s", err, out)
+	}
+	db := filepath.Join(t.TempDir(), "t.db")
+	start := func() (*exec.Cmd, string) {
+		cmd := exec.Command(bin, "serve", "--demo", "--port", "0", "--db", db)
+		out, err := cmd.StdoutPipe()
+		if err != nil {
+			t.Fatal(err)
+		}
+		if err := cmd.Start(); err != nil {
+			t.Fatal(err)
+		}
+		line, err := bufio.NewReader(out).ReadString('\n')
+		if err != nil {
+			t.Fatal(err)
+		}
+		return cmd, strings.TrimSpace(line[strings.Index(line, "http"):])
+	}
+	traits := [][2]string{{"leaf-veins", "net"}, {"leaf-arrangement", "alternate"}, {"stem-kind", "woody"}, {"fruit-kind", "spiny-husk"}, {"husk-spines", "dense-needles"}, {"nut-tip", "pointed-tuft"}, {"leaf-shape", "lance"}, {"sap-colour", "clear"}}
+	var acknowledged []string
+	word, lines := "", 0
+	for n, tr := range traits {
+		cmd, address := start()
+		if n > 0 {
+			v := get(t, address)
+			for i, id := range acknowledged {
+				if l := v.Log[len(v.Log)-len(acknowledged)+i]; l.Body.Answer == nil || l.Body.Answer.Trait != id {
+					t.Fatalf("after %d kills, %s is not where it was: %+v", n, id, l)
+				}
+			}
+			if got := summary(v); got != word || len(v.Log) != lines {
+				t.Fatalf("after a kill: %s, was %s", got, word)
+			}
+		}
+		body := fmt.Sprintf(`{"key":"kill-%04d","specimen":"s1","kind":"answered","body":{"answer":{"trait":%q,"kind":"seen","states":[%q],"count":3}}}`, n, tr[0], tr[1])
+		resp, err := http.Post(address+"/api/finds/demo-chestnut/log", "application/json", strings.NewReader(body))
+		if err != nil || resp.StatusCode != 200 {
+			t.Fatal(resp, err)
+		}
+		v := decode(t, resp.Body)
+		acknowledged = append(acknowledged, tr[0])
+		word, lines = summary(v), len(v.Log)
+		if err := cmd.Process.Kill(); err != nil {
+			t.Fatal(err)
+		}
+		_ = cmd.Wait()
+	}
+}
+
+func summary(v casebook.View) string {
+	j := v.Patch.Judgements[0]
+	s := fmt.Sprintf("%s, %d open, %d readings", j.Verdict, len(j.Obligations), len(j.Readings))
+	for _, e := range j.Ledger {
+		s += fmt.Sprintf(" %s=%d", e.Taxon.ID, e.Depth)
+	}
+	return s
+}
+
+func get(t *testing.T, address string) casebook.View {
+	t.Helper()
+	resp, err := http.Get(address + "/api/finds/demo-chestnut")
+	if err != nil {
+		t.Fatal(err)
+	}
+	return decode(t, resp.Body)
+}
+
+func decode(t *testing.T, r io.ReadCloser) casebook.View {
+	t.Helper()
+	defer func() { _ = r.Close() }()
+	var v casebook.View
+	if err := json.NewDecoder(r).Decode(&v); err != nil {
+		t.Fatal(err)
+	}
+	return v
+}
