@@ -56,3 +56,7 @@ bench: build chromium
 
 clean:
 	rm -rf bin web/dist/assets web/dist/index.html
+
+.PHONY: screenshots
+screenshots: build chromium
+	cd web && npx playwright test --config playwright.shots.config.ts

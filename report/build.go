@@ -52,7 +52,7 @@ func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
 		Passed: j.Passed, Failed: j.Failed}
 	if f.Intent == evidence.Eat || f.Intent == evidence.Remedy {
 		for i, holds := range j.Legs {
-			out.Legs = append(out.Legs, Leg{evidence.Leg(i).String(), holds})
+			out.Legs = append(out.Legs, Leg{evidence.Leg(i).String(), legWords[evidence.Leg(i)], holds})
 		}
 	}
 	for _, l := range j.Leave {

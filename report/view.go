@@ -125,6 +125,7 @@ type Refusal struct {
 // Leg is one of the five things that must hold before eating.
 type Leg struct {
 	Name  string `json:"name"`
+	Words string `json:"words"`
 	Holds bool   `json:"holds"`
 }
 

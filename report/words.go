@@ -109,6 +109,14 @@ var leaveWords = map[evidence.Leave]string{
 	evidence.BadCondition:      "This specimen is past it.",
 }
 
+var legWords = map[evidence.Leg]string{
+	evidence.Match:       "a match: every key trait of the target was seen soundly and fits, and the target leads",
+	evidence.RuleOuts:    "rule-outs: every dangerous entry in scope is cut back",
+	evidence.Observer:    "the observer: taught in person where that is needed, and nothing about the person speaks against it",
+	evidence.SpecimenLeg: "the specimen: at a stage that is gathered, in good condition, on clean ground",
+	evidence.Rules:       "the rules of the place: permission, protection and limit, as entered",
+}
+
 var healthWords = map[string]string{
 	"allergies": "allergies", "illnesses": "illnesses", "medicines": "medicines", "pregnancy": "pregnancy or nursing", "diet": "limits of diet",
 }

@@ -469,6 +469,7 @@ export interface components {
         Leg: {
             holds: boolean;
             name: string;
+            words: string;
         };
         Line: {
             /** Format: int64 */

@@ -50,7 +50,7 @@ export function BenchPage() {
     n: () => bench.takeNext(), u: () => bench.undo(), d: () => setSheet('dangers'), w: () => setSheet('why'), o: () => setSheet('open'),
     '/': () => void go('/guide'), '?': () => setSheet('keys'),
   });
-  const names = useMemo(() => new Map(bench.guide.data?.traits.map((t) => [t.id, t.name])), [bench.guide.data]);
+  const byId = useMemo(() => new Map(bench.guide.data?.traits.map((t) => [t.id, t])), [bench.guide.data]);
   const { data: view } = bench.find;
   const j = bench.judgement;
   if (bench.find.error) return <Page><h1>This find can’t be shown</h1><p>{bench.find.error.message}</p></Page>;
@@ -107,7 +107,7 @@ export function BenchPage() {
       <Drawer title={sheet ? titles[sheet] : ''} open={sheet !== null} onClose={() => setSheet(null)}>
         {sheet === 'open' && <Obligations judgement={j} onTrait={trait} onPlace={() => setSheet('place')} onStage={() => { setSheet(null); setStaging(true); }} />}
         {sheet === 'dangers' && <Ledger judgement={j} />}
-        {sheet === 'why' && <Why view={view} judgement={j} names={names} onUndo={bench.undo} />}
+        {sheet === 'why' && <Why view={view} judgement={j} traits={byId} onUndo={bench.undo} />}
         {sheet === 'place' && <PlaceForm id={id} facts={view.facts} onDone={() => setSheet(null)} />}
         {sheet === 'keys' && <Keys />}
       </Drawer>

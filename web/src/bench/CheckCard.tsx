@@ -10,7 +10,7 @@ import { Tile } from './Tile';
 
 const Card = styled.section`display: grid; gap: 12px; align-content: start; h2 { font-size: 1.5rem; } details summary { cursor: pointer; min-height: 32px; }
   @media (max-width: 600px) { gap: 8px; h2 { font-size: 1.25rem; } .about { display: none; } details summary { min-height: 24px; } }`;
-const Tiles = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(132px, 1fr)); gap: 8px;
+const Tiles = styled.div`display: grid; grid-template-columns: repeat(3, 1fr); gap: 8px;
   @media (max-width: 600px) { grid-template-columns: repeat(2, 1fr); }`;
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`;
 const Was = styled.div`border-left: 5px solid var(--bramble); background: var(--bramble-soft); padding: 8px 12px; display: flex; flex-wrap: wrap; gap: 8px; align-items: center; justify-content: space-between;`;

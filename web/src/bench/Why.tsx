@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import type { Judgement, S, View } from '../api/client';
+import type { Judgement, S, Trait, View } from '../api/client';
 import { Button, Note, Soft } from '../theme/bits';
 
 const Bars = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 6px;
@@ -23,11 +23,13 @@ function Line({ name, p }: { name: React.ReactNode; p: number }) {
   );
 }
 
-function lineWords(l: S['Line'], names: Map<string, string>): string {
+function lineWords(l: S['Line'], traits: Map<string, Trait>): string {
   const a = l.body.answer;
+  const t = traits.get(a?.trait ?? '');
+  const states = (a?.states ?? []).map((s) => t?.states.find((x) => x.id === s)?.label ?? s).join(', ');
   switch (l.kind) {
     case 'answered':
-      return `${names.get(a?.trait ?? '') ?? a?.trait}: ${a?.kind === 'seen' ? a.states?.join(', ') : a?.kind === 'measured' ? a.value : `${a?.kind.replaceAll('-', ' ')} ${a?.states?.join(', ') ?? ''}`}`;
+      return `${t?.name ?? a?.trait}: ${a?.kind === 'seen' ? states : a?.kind === 'measured' ? `${a.value} ${t?.unit}` : `${a?.kind.replaceAll('-', ' ')} ${states}`}`;
     case 'staged':
       return `Stage: ${l.body.stages?.join(', ')}`;
     case 'clean-hands':
@@ -44,7 +46,7 @@ function lineWords(l: S['Line'], names: Map<string, string>): string {
 }
 
 /** Standing, legs and the log: why the verdict is what it is. */
-export function Why({ view, judgement, names, onUndo }: { view: View; judgement: Judgement; names: Map<string, string>; onUndo: (seq: number) => void }) {
+export function Why({ view, judgement, traits, onUndo }: { view: View; judgement: Judgement; traits: Map<string, Trait>; onUndo: (seq: number) => void }) {
   const s = judgement.standing;
   return (
     <>
@@ -63,7 +65,7 @@ export function Why({ view, judgement, names, onUndo }: { view: View; judgement:
       {judgement.legs.length > 0 && (
         <>
           <h3>The five things that must hold</h3>
-          <ul>{judgement.legs.map((l) => <li key={l.name}>{l.holds ? 'Holds' : 'Open'}: {l.name.replaceAll('-', ' ')}</li>)}</ul>
+          <ul>{judgement.legs.map((l) => <li key={l.name}>{l.holds ? 'Holds' : 'Open'}: {l.words}</li>)}</ul>
         </>
       )}
       <p>{view.patch.words}</p>
@@ -72,7 +74,7 @@ export function Why({ view, judgement, names, onUndo }: { view: View; judgement:
       <Log>
         {view.log.map((l) => (
           <li key={l.seq}>
-            {l.undone ? <s>{lineWords(l, names)}</s> : <span>{lineWords(l, names)}</span>}
+            {l.undone ? <s>{lineWords(l, traits)}</s> : <span>{lineWords(l, traits)}</span>}
             {l.undoable ? <Button onPress={() => onUndo(l.seq)}>Undo</Button> : <Soft>{l.undone ? 'taken back' : l.kind === 'undone' ? '' : 'stays'}</Soft>}
           </li>
         ))}

@@ -1,4 +1,5 @@
 import type { Judgement, Trait } from '../api/client';
+import { petals, round } from '../drawing/marks';
 
 /** How far a part has been looked at; the plate draws each in its own way. */
 export type Look = 'unlooked' | 'seen' | 'shaky' | 'lost';
@@ -7,7 +8,7 @@ export type PlatePart = { part: string; label: string; d: string; at: [number, n
 
 /** The plates are drawn on 320 × 420. `at` is where the part's button stands. */
 const plant: PlatePart[] = [
-  { part: 'flower', label: 'Flower', d: 'M160 66c-22-4-30-22-20-34 6-8 16-6 20 2 4-8 14-10 20-2 10 12 2 30-20 34z', at: [228, 46] },
+  { part: 'flower', label: 'Flower', d: [...petals(160, 44, 30, 5, 0.5), round(160, 44, 5)].join(''), at: [228, 46] },
   { part: 'fruit', label: 'Fruit', d: 'M222 118a17 17 0 1 0 34 0a17 17 0 1 0 -34 0zM200 128q14-4 22-8M200 128q-20 6-38 10', at: [286, 104] },
   { part: 'seed', label: 'Seed', d: 'M266 164c8 2 12 10 6 18-8 2-14-6-12-14z', at: [290, 190] },
   { part: 'leaf', label: 'Leaf', d: 'M158 232C120 236 86 220 58 176c44-8 84 12 100 56zM162 262c34 0 62-10 88-46-40-10-76 10-88 46z', at: [44, 150] },

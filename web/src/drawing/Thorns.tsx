@@ -7,7 +7,7 @@ const Svg = styled.svg`display: block; flex: none; path { transition: opacity 0.
  * a stem that is cut back lies down. The words beside it say the same.
  */
 export function Thorns({ grade, left, cut, width = 84 }: { grade: number; left: number; cut: boolean; width?: number }) {
-  const n = Math.max(grade, 1);
+  const n = grade; // a harmless entry has none
   return (
     <Svg viewBox="0 0 84 40" width={width} height={(width * 40) / 84} aria-hidden="true">
       <path d={cut ? 'M4 35q38-4 76 0' : 'M4 32q38-4 76 2'} fill="none" stroke="currentColor" strokeWidth={cut ? 1.6 : 3} strokeDasharray={cut ? '7 4' : undefined} strokeLinecap="round" />
