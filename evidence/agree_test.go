@@ -67,14 +67,13 @@ func agree(t *testing.T, e *Engine, p *plain, f *Find) bool {
 		fail("open entries: oracle %d, engine %d", len(rest), len(tr.open))
 	}
 	// The worth of every check against the open entries.
-	g := tr.gains()
+	worth := tr.worths(tr.gains())
 	for k := range p.b.Traits {
 		trait := &p.b.Traits[k]
 		if trait.Kind == guide.Measure || trait.Class == guide.Circumstance || tr.byTrait[k] >= 0 {
 			continue
 		}
-		got := make([]float64, len(trait.States))
-		tr.fall(g, int32(k), got)
+		got := worth[e.ix.StateFrom[k]:e.ix.StateFrom[k+1]]
 		for s := range trait.States {
 			want := 0.0
 			for i, st := range rest {

@@ -118,22 +118,29 @@ func unusedPart(parts uint32, used bool) guide.Part {
 	return 1
 }
 
-// kindOf sorts one more contradiction of an entry.
-func (a *gain) kindOf(tr *guide.Trait, decisive bool) int {
-	k := fresh
+// stepKind is what one more contradiction on a trait is, without the entry.
+type stepKind struct {
+	part              uint32 // its bit
+	structural, timed bool
+}
+
+// of is the place in gain.worth for an entry.
+func (k stepKind) of(a *gain, decisive bool) int {
 	switch {
-	case tr.Class != guide.Structural:
-		if decisive && tr.Kind == guide.Timed {
+	case !k.structural:
+		if decisive && k.timed {
 			return timed
 		}
 		return senses
-	case a.parts&(1<<tr.Part) != 0:
-		k = same
+	case a.parts&k.part != 0:
+		if decisive {
+			return sameDecisive
+		}
+		return same
+	case decisive:
+		return freshDecisive
 	}
-	if decisive {
-		k += freshDecisive - fresh
-	}
-	return k
+	return fresh
 }
 
 // available: the check can be made on this specimen now.
@@ -198,7 +205,8 @@ func (t *trial) next() Check {
 		}
 	}
 	offers := make([]Offer, 0, len(t.byTrait))
-	var fall, dist [32]float64
+	worth := t.worths(g)
+	var dist [32]float64
 	for at := range t.byTrait {
 		trait := int32(at)
 		if !t.available(trait) {
@@ -209,7 +217,7 @@ func (t *trial) next() Check {
 		if n := len(t.trait(trait).States); n > 0 {
 			pr.states(trait, dist[:n])
 			if g.total > 0 {
-				t.fall(g, trait, fall[:n])
+				fall := worth[t.e.ix.StateFrom[trait]:]
 				for s := 0; s < n; s++ {
 					useful += dist[s] * fall[s] / g.total
 				}
@@ -290,62 +298,72 @@ func (t *trial) cost(at int32) float64 {
 	return c
 }
 
-// fall fills, by state, the weighted fall in open depth that the state would bring.
-func (t *trial) fall(g *gains, trait int32, out []float64) {
-	clear(out)
-	tr := t.trait(trait)
-	if tr.Class == guide.Circumstance {
-		return
+// worths fills, for every state of every trait (numbered by Index.StateFrom),
+// the weighted fall in open depth that seeing it would bring. It goes entry by
+// entry, so that what an entry's steps are worth stays at hand.
+func (t *trial) worths(g *gains) []float64 {
+	ix := t.e.ix
+	out := make([]float64, ix.StateFrom[len(ix.Columns)])
+	touched := t.touched()
+	var buf []edge
+	for p, taxon := range t.open {
+		a := &g.at[p]
+		cells := ix.Danger[ix.DangerFrom[taxon]:ix.DangerFrom[taxon+1]]
+		for i := range cells {
+			c := &cells[i]
+			tr := &ix.Book.Traits[c.Trait]
+			never, dec := c.Never, uint32(0)
+			if c.More != 0 {
+				h := &ix.Complex[c.More-1]
+				var ok bool
+				st := t.e.stagesFor(taxon, t.sc.eff, tr)
+				if never, dec, ok = h.Masks(st); !ok {
+					never, dec = masks(&ix.Columns[c.Trait], h.Row, st)
+				}
+				dec &= never
+			}
+			states := out[ix.StateFrom[c.Trait]:]
+			plain, decisive := a.worth[t.e.kind[c.Trait].of(a, false)], 0.0
+			if dec != 0 {
+				decisive = a.worth[t.e.kind[c.Trait].of(a, true)]
+				if tr.Class == guide.Structural && t.grade[taxon] == guide.Deadly && a.decide&^(1<<tr.Part) != 0 {
+					decisive = a.weight * float64(t.tallies[taxon].remaining)
+				}
+			}
+			if touched[c.Trait] {
+				plain, decisive, buf = t.touchedWorth(a.weight, taxon, tr, edge{group: ix.GroupOf[c.Trait], act: t.e.acts[c.Trait], part: tr.Part, class: tr.Class}, dec != 0, buf)
+			}
+			for m := never &^ dec; m != 0; m &= m - 1 {
+				states[lowest(m)] += plain
+			}
+			for m := dec; m != 0; m &= m - 1 {
+				states[lowest(m)] += decisive
+			}
+		}
 	}
-	col := &t.e.ix.Columns[trait]
-	group, act := t.e.ix.GroupOf[trait], t.e.acts[trait]
-	touched := false
+	return out
+}
+
+// touched marks the traits whose group or act a sound reading has used.
+func (t *trial) touched() []bool {
+	groups, acts := make([]bool, len(t.e.ix.Groups)), make([]bool, len(t.e.acts))
 	for i := range t.rs {
 		r := &t.rs[i]
-		from := r.Trait
+		if r.Soundness != Sound {
+			continue
+		}
+		groups[t.e.ix.GroupOf[r.Trait]] = true
 		if r.By >= 0 {
-			from = r.By
-		}
-		touched = touched || r.Soundness == Sound && (t.e.ix.GroupOf[r.Trait] == group || t.e.acts[from] == act)
-	}
-	var buf []edge
-	all := uint32(1<<len(out) - 1)
-	whole := guide.StagesOf(t.kingdom)
-	for i := range col.Hazardous {
-		h := &col.Hazardous[i]
-		taxon := h.Taxon
-		p := g.place[taxon]
-		if p < 0 {
-			continue
-		}
-		never, dec := h.Never[0], h.Decisive[0]
-		if whole&^h.Stages[0] != 0 {
-			st, ok := t.e.stagesFor(taxon, t.sc.eff, tr), false
-			if never, dec, ok = h.Masks(st); !ok {
-				never, dec = masks(col, h.Row, st)
-			}
-		}
-		if never &= all; never == 0 {
-			continue
-		}
-		a := &g.at[p]
-		plain, decisive := a.worth[a.kindOf(tr, false)], 0.0
-		if dec &= never; dec != 0 {
-			decisive = a.worth[a.kindOf(tr, true)]
-			if tr.Class == guide.Structural && t.grade[taxon] == guide.Deadly && a.decide&^(1<<tr.Part) != 0 {
-				decisive = a.weight * float64(t.tallies[taxon].remaining)
-			}
-		}
-		if touched {
-			plain, decisive, buf = t.touchedWorth(a.weight, taxon, tr, edge{group: group, act: act, part: tr.Part, class: tr.Class}, dec != 0, buf)
-		}
-		for m := never &^ dec; m != 0; m &= m - 1 {
-			out[lowest(m)] += plain
-		}
-		for m := dec; m != 0; m &= m - 1 {
-			out[lowest(m)] += decisive
+			acts[t.e.acts[r.By]] = true
+		} else {
+			acts[t.e.acts[r.Trait]] = true
 		}
 	}
+	out := make([]bool, len(t.e.acts))
+	for k := range out {
+		out[k] = groups[t.e.ix.GroupOf[k]] || acts[t.e.acts[k]]
+	}
+	return out
 }
 
 // touchedWorth counts anew, for checks whose group or act has spoken already.

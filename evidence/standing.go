@@ -70,13 +70,27 @@ func (e *Engine) seasonWeight(taxon int32, month int, stages guide.StageSet) flo
 // that many unlikely readings can't underflow.
 func (e *Engine) standing(f *Find, rs []Reading, sc *scene, in []bool) standing {
 	st := standing{share: e.prior(f, sc, in), notInGuide: e.def.NotInGuide}
-	factor := make([]float64, len(in))
+	var factor []float64
 	done := make([]bool, len(rs))
+	n := 0
 	for i := range rs {
 		if done[i] || !usable(&rs[i]) {
 			continue
 		}
-		g := e.ix.GroupOf[rs[i].Trait]
+		g, alone := e.ix.GroupOf[rs[i].Trait], true
+		for j := i + 1; j < len(rs); j++ {
+			alone = alone && (e.ix.GroupOf[rs[j].Trait] != g || !usable(&rs[j]))
+		}
+		if alone {
+			e.raise(&rs[i], sc.stages, in, st.share)
+			if n++; n%24 == 0 { // long before a float runs over
+				st.over(st.sum())
+			}
+			continue
+		}
+		if factor == nil {
+			factor = make([]float64, len(in))
+		}
 		open := 1.0
 		for t := range factor {
 			factor[t] = 1e300
@@ -91,16 +105,42 @@ func (e *Engine) standing(f *Find, rs []Reading, sc *scene, in []bool) standing 
 				open = mean
 			}
 		}
-		if sum := st.times(factor, open); sum < 1e-100 {
+		if sum := st.times(factor, open); sum < 1e-100 || sum > 1e100 {
 			st.over(sum)
 		}
 	}
+	st.over(st.sum())
+	return st
+}
+
+// raise multiplies the shares of those who document a trait by their likelihood
+// over the mean; everyone else has the mean, so that nothing need be done there.
+func (e *Engine) raise(r *Reading, stages guide.StageSet, in []bool, share []float64) {
+	tr := &e.ix.Book.Traits[r.Trait]
+	col := &e.ix.Columns[r.Trait]
+	var dist [32]float64
+	mean := e.meanOf(r, tr, col, stages, dist[:col.N])
+	for row, taxon := range col.Taxa {
+		if !in[taxon] {
+			continue
+		}
+		p, ok := e.plainLikelihood(r, tr, col, int32(row), taxon, stages)
+		if !ok {
+			p = e.likelihood(r, tr, col, int32(row), taxon, stages, dist[:col.N], mean)
+		}
+		if r.Soundness == Shaky {
+			p = (p + mean) / 2
+		}
+		share[taxon] *= p / mean
+	}
+}
+
+func (st *standing) sum() float64 {
 	sum := st.notInGuide
 	for _, p := range st.share {
 		sum += p
 	}
-	st.over(sum)
-	return st
+	return sum
 }
 
 // times multiplies the shares and returns their sum.

@@ -27,6 +27,14 @@ type HazardRow struct {
 	Stages          [2]StageSet
 }
 
+// DangerCell is what a dangerous entry says never of one trait. Most cells say
+// it for all stages and nothing decisive: then Never is all there is to know.
+type DangerCell struct {
+	Never uint32
+	Trait int32
+	More  int32 // 0, or one more than the place in Complex
+}
+
 // Masks is what the row says never, and decisively never, in every one of the
 // stages; ok is false when more than two variants have to be asked.
 func (h *HazardRow) Masks(stages StageSet) (never, decisive uint32, ok bool) {
@@ -65,6 +73,13 @@ type Index struct {
 	AfterOf  []int32  // by trait, -1 for none
 	// Contact and Worst are hazard grades by taxon.
 	Contact, Worst []Grade
+	// Danger holds the cells of dangerous entries, entry by entry, from
+	// DangerFrom on; those that a mask alone can't say stand in Complex.
+	Danger     []DangerCell
+	DangerFrom []int32
+	Complex    []HazardRow
+	// StateFrom numbers all states of all traits on one line.
+	StateFrom []int32
 	// Uniform entries have one grade whatever the use.
 	Uniform []bool
 	// Stages, continents and habitats by taxon, the last two as bits.
@@ -144,6 +159,13 @@ func Compile(b *Book, w Weights) (*Index, error) {
 		}
 	}
 	ix.WindowFrom = append(ix.WindowFrom, int32(len(ix.Windows)))
+	ix.DangerFrom = append(ix.DangerFrom, int32(len(ix.Danger)))
+	states := int32(0)
+	for c := range ix.Columns {
+		ix.StateFrom = append(ix.StateFrom, states)
+		states += int32(ix.Columns[c].N)
+	}
+	ix.StateFrom = append(ix.StateFrom, states)
 	for c := range ix.Columns {
 		col := &ix.Columns[c]
 		col.First = append(col.First, int32(len(col.Vars)))
@@ -200,6 +222,7 @@ func (ix *Index) addRow(ti int32) error {
 	t := &ix.Book.Taxa[ti]
 	ix.Contact[ti], ix.Worst[ti] = t.ContactHazard(), t.WorstHazard()
 	ix.circumstances(ti, t)
+	ix.DangerFrom = append(ix.DangerFrom, int32(len(ix.Danger)))
 	var decisiveParts uint32
 	ix.Rows[ti] = make([]CellRef, 0, len(t.Cells))
 	for ci := range t.Cells {
@@ -244,6 +267,7 @@ func (ix *Index) addRow(ti int32) error {
 				}
 			}
 			col.Hazardous = append(col.Hazardous, h)
+			ix.addDanger(&h, at, tr, StagesOf(t.Kingdom))
 		}
 		ix.Rows[ti] = append(ix.Rows[ti], CellRef{at, row})
 	}
@@ -251,6 +275,19 @@ func (ix *Index) addRow(ti int32) error {
 		ix.DecisiveParts[ti]++
 	}
 	return nil
+}
+
+// addDanger keeps what can contradict; cells that never do are left out.
+func (ix *Index) addDanger(h *HazardRow, trait int32, tr *Trait, all StageSet) {
+	if tr.Kind == Measure || tr.Class == Circumstance || h.Never[0]|h.Never[1] == 0 {
+		return
+	}
+	c := DangerCell{Never: h.Never[0], Trait: trait}
+	if all&^h.Stages[0] != 0 || h.Decisive[0] != 0 {
+		ix.Complex = append(ix.Complex, *h)
+		c.More = int32(len(ix.Complex))
+	}
+	ix.Danger = append(ix.Danger, c)
 }
 
 // circumstances keeps what is asked of every taxon at every judgement where it
