@@ -48,13 +48,14 @@ func (s *sheet) of(taxon int32, buf []edge) []edge {
 // actOf numbers the acts: traits that name no act are an act of their own.
 func (e *Engine) actOf(trait int32) int32 { return e.acts[trait] }
 
-// contradictions sweeps the columns of the sound readings.
-func (e *Engine) contradictions(rs []Reading, eff guide.StageSet, inScope []bool) *sheet {
+// contradictions sweeps the columns of the sound readings, over the dangerous
+// entries and the target: nobody else has to be contradicted.
+func (e *Engine) contradictions(rs []Reading, eff guide.StageSet, inScope []bool, target int32) *sheet {
 	n := len(e.ix.Book.Taxa)
 	flat := make([]int32, 2*n)
 	room := 16
 	for i := range rs {
-		room += len(e.ix.Columns[rs[i].Trait].Taxa) / 3
+		room += len(e.ix.Columns[rs[i].Trait].Hazardous) / 3
 	}
 	s := &sheet{head: flat[:n], tail: flat[n:], counts: make([]uint16, n), edges: make([]edge, 0, room)}
 	for i := range s.head {
@@ -72,18 +73,25 @@ func (e *Engine) contradictions(rs []Reading, eff guide.StageSet, inScope []bool
 			from = r.By
 		}
 		base := edge{reading: int32(i), group: e.ix.GroupOf[r.Trait], act: e.actOf(from), part: tr.Part, class: tr.Class}
-		for row, taxon := range col.Taxa {
-			if !inScope[taxon] {
-				continue
-			}
-			hit, decisive := e.meets(col, tr, int32(row), r, e.stagesFor(taxon, eff, tr))
+		try := func(taxon, row int32) {
+			hit, decisive := e.meets(col, tr, row, r, e.stagesFor(taxon, eff, tr))
 			if !hit {
-				continue
+				return
 			}
 			ed := base
 			ed.decisive = decisive && tr.Class == guide.Structural
 			ed.timed = decisive && tr.Kind == guide.Timed
 			s.add(taxon, ed)
+		}
+		for k := range col.Hazardous {
+			if h := &col.Hazardous[k]; inScope[h.Taxon] {
+				try(h.Taxon, h.Row)
+			}
+		}
+		if target >= 0 && e.ix.Worst[target] == 0 && e.ix.Book.Taxa[target].Protection == "" {
+			if row, ok := rowOf(col, target); ok {
+				try(target, row)
+			}
 		}
 	}
 	var buf []edge

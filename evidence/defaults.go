@@ -18,9 +18,11 @@ type Defaults struct {
 	Margin int
 	// NameAt is the standing from which a find is named when recording.
 	NameAt float64
-	// Leading is how many leading entries are used in full to predict what a
-	// check will show; the rest are taken by the trait's mean.
-	Leading int
+	// Leading is how many leading entries at most, and LeadingAt from which
+	// share on, are used in full to predict what a check will show; the rest are
+	// taken by the trait's mean.
+	Leading   int
+	LeadingAt float64
 	// KeyBonus, IdentityBonus and the costs weigh checks against each other, in
 	// shares of all the open danger.
 	KeyBonus                            float64
@@ -38,7 +40,7 @@ type Defaults struct {
 func StandardDefaults() Defaults {
 	return Defaults{
 		MomentMS: 8000, NotInGuide: 0.05, SeasonNext: 0.6, SeasonOut: 0.3, HabitatOff: 0.5,
-		MatchTolerance: 0, Margin: 2, NameAt: 0.8, Leading: 64,
+		MatchTolerance: 0, Margin: 2, NameAt: 0.8, Leading: 64, LeadingAt: 1e-4,
 		KeyBonus: 0.2, IdentityBonus: 0.05, IdentityNaming: 0.5,
 		CostTouch: 0.02, CostCut: 0.05, CostWait: 0.12, CostDestroys: 0.05, CostTool: 0.01, CostContact: 0.2,
 		BeforePickAt: 0.01, FastPassMost: 5,

@@ -12,12 +12,11 @@ type Engine struct {
 	ix   *guide.Index
 	def  Defaults
 	acts []int32 // by trait: number of the act it rests on
-	kind []stepKind
 }
 
 // New makes an engine over a compiled guide.
 func New(ix *guide.Index, def Defaults) *Engine {
-	e := &Engine{ix: ix, def: def, acts: make([]int32, len(ix.Book.Traits)), kind: make([]stepKind, len(ix.Book.Traits))}
+	e := &Engine{ix: ix, def: def, acts: make([]int32, len(ix.Book.Traits))}
 	number := map[string]int32{}
 	for i := range ix.Book.Traits {
 		a := ix.Book.Traits[i].Act
@@ -28,8 +27,6 @@ func New(ix *guide.Index, def Defaults) *Engine {
 			number[a] = int32(len(number))
 		}
 		e.acts[i] = number[a]
-		tr := &ix.Book.Traits[i]
-		e.kind[i] = stepKind{1 << tr.Part, tr.Class == guide.Structural, tr.Kind == guide.Timed}
 	}
 	return e
 }
@@ -116,7 +113,7 @@ func (e *Engine) trial(f *Find, specimen string) *trial {
 		}
 	}
 	t.scope()
-	t.sheet = e.contradictions(t.rs, t.sc.eff, t.in)
+	t.sheet = e.contradictions(t.rs, t.sc.eff, t.in, t.target)
 	t.st = e.standing(f, t.rs, &t.sc, t.in)
 	t.tally()
 	return t

@@ -118,29 +118,18 @@ func unusedPart(parts uint32, used bool) guide.Part {
 	return 1
 }
 
-// stepKind is what one more contradiction on a trait is, without the entry.
-type stepKind struct {
-	part              uint32 // its bit
-	structural, timed bool
-}
-
-// of is the place in gain.worth for an entry.
-func (k stepKind) of(a *gain, decisive bool) int {
+// decisiveKind is the kind of a decisive contradiction on a trait.
+func decisiveKind(a *gain, tr *guide.Trait) int {
 	switch {
-	case !k.structural:
-		if decisive && k.timed {
+	case tr.Class != guide.Structural:
+		if tr.Kind == guide.Timed {
 			return timed
 		}
 		return senses
-	case a.parts&k.part != 0:
-		if decisive {
-			return sameDecisive
-		}
-		return same
-	case decisive:
-		return freshDecisive
+	case a.parts&(1<<tr.Part) != 0:
+		return sameDecisive
 	}
-	return fresh
+	return freshDecisive
 }
 
 // available: the check can be made on this specimen now.
@@ -222,7 +211,7 @@ func (t *trial) next() Check {
 					useful += dist[s] * fall[s] / g.total
 				}
 			}
-			useful += t.identityWeight() * pr.identity(trait, dist[:n])
+			useful += t.identityWeight() * pr.identity(dist[:n])
 			useful *= t.partChance(trait, pr)
 		}
 		if o.Key {
@@ -304,44 +293,91 @@ func (t *trial) cost(at int32) float64 {
 func (t *trial) worths(g *gains) []float64 {
 	ix := t.e.ix
 	out := make([]float64, ix.StateFrom[len(ix.Columns)])
-	touched := t.touched()
+	slot := t.slots()
 	var buf []edge
+	var plain [slots]float64 // what a step is worth, by slot
 	for p, taxon := range t.open {
 		a := &g.at[p]
+		for part := 1; part < guide.PartCount; part++ {
+			plain[part] = a.worth[fresh]
+			if a.parts&(1<<part) != 0 {
+				plain[part] = a.worth[same]
+			}
+		}
+		plain[sensorySlot] = a.worth[senses]
 		cells := ix.Danger[ix.DangerFrom[taxon]:ix.DangerFrom[taxon+1]]
 		for i := range cells {
 			c := &cells[i]
-			tr := &ix.Book.Traits[c.Trait]
-			never, dec := c.Never, uint32(0)
-			if c.More != 0 {
-				h := &ix.Complex[c.More-1]
-				var ok bool
-				st := t.e.stagesFor(taxon, t.sc.eff, tr)
-				if never, dec, ok = h.Masks(st); !ok {
-					never, dec = masks(&ix.Columns[c.Trait], h.Row, st)
-				}
-				dec &= never
-			}
+			at := slot[c.Trait]
 			states := out[ix.StateFrom[c.Trait]:]
-			plain, decisive := a.worth[t.e.kind[c.Trait].of(a, false)], 0.0
-			if dec != 0 {
-				decisive = a.worth[t.e.kind[c.Trait].of(a, true)]
-				if tr.Class == guide.Structural && t.grade[taxon] == guide.Deadly && a.decide&^(1<<tr.Part) != 0 {
-					decisive = a.weight * float64(t.tallies[taxon].remaining)
+			if c.More == 0 && at < touchedSlot {
+				w := plain[at]
+				for m := c.Never; m != 0; m &= m - 1 {
+					states[lowest(m)] += w
 				}
+				continue
 			}
-			if touched[c.Trait] {
-				plain, decisive, buf = t.touchedWorth(a.weight, taxon, tr, edge{group: ix.GroupOf[c.Trait], act: t.e.acts[c.Trait], part: tr.Part, class: tr.Class}, dec != 0, buf)
-			}
-			for m := never &^ dec; m != 0; m &= m - 1 {
-				states[lowest(m)] += plain
-			}
-			for m := dec; m != 0; m &= m - 1 {
-				states[lowest(m)] += decisive
-			}
+			buf = t.complexWorth(g, int32(p), taxon, c, at >= touchedSlot, plain[at&(touchedSlot-1)], states, buf)
 		}
 	}
 	return out
+}
+
+// The slots of a step's worth: one a part for structural traits, one for sensory
+// ones; touched traits add touchedSlot and are counted anew.
+const (
+	sensorySlot = 31
+	touchedSlot = 32
+	slots       = 32
+)
+
+// slots gives every trait its slot.
+func (t *trial) slots() []uint8 {
+	out := make([]uint8, len(t.e.acts))
+	for k, touched := range t.touched() {
+		out[k] = sensorySlot
+		if tr := t.trait(int32(k)); tr.Class == guide.Structural {
+			out[k] = uint8(tr.Part)
+		}
+		if touched {
+			out[k] += touchedSlot
+		}
+	}
+	return out
+}
+
+// complexWorth does a cell with several variants, with decisive states, or on a
+// trait that is touched.
+func (t *trial) complexWorth(g *gains, p, taxon int32, c *guide.DangerCell, touched bool, plain float64, states []float64, buf []edge) []edge {
+	ix := t.e.ix
+	a, tr := &g.at[p], t.trait(c.Trait)
+	never, dec := c.Never, uint32(0)
+	if c.More != 0 {
+		h := &ix.Complex[c.More-1]
+		var ok bool
+		st := t.e.stagesFor(taxon, t.sc.eff, tr)
+		if never, dec, ok = h.Masks(st); !ok {
+			never, dec = masks(&ix.Columns[c.Trait], h.Row, st)
+		}
+		dec &= never
+	}
+	decisive := 0.0
+	if dec != 0 {
+		decisive = a.worth[decisiveKind(a, tr)]
+		if tr.Class == guide.Structural && t.grade[taxon] == guide.Deadly && a.decide&^(1<<tr.Part) != 0 {
+			decisive = a.weight * float64(t.tallies[taxon].remaining)
+		}
+	}
+	if touched {
+		plain, decisive, buf = t.touchedWorth(a.weight, taxon, tr, edge{group: ix.GroupOf[c.Trait], act: t.e.acts[c.Trait], part: tr.Part, class: tr.Class}, dec != 0, buf)
+	}
+	for m := never &^ dec; m != 0; m &= m - 1 {
+		states[lowest(m)] += plain
+	}
+	for m := dec; m != 0; m &= m - 1 {
+		states[lowest(m)] += decisive
+	}
+	return buf
 }
 
 // touched marks the traits whose group or act a sound reading has used.

@@ -43,26 +43,31 @@ func (t *trial) looks() []Obligation {
 // twoIndividuals looks for two sound readings that no one entry in scope allows
 // together, while each alone is allowed: two plants may have been mixed.
 func (t *trial) twoIndividuals() (a, b int32, ok bool) {
-	words := (len(t.in) + 63) / 64
-	free := 0
-	for i := range t.in {
-		if t.in[i] && t.sheet.head[i] < 0 {
+	// One entry that nothing contradicts settles it; the leading ones come first.
+	for _, s := range t.leading(standingTop) {
+		if !t.contradictedByAny(s.Taxon) {
 			return 0, 0, false
 		}
-		free += boolInt(t.in[i])
 	}
-	if free == 0 {
-		return 0, 0, false
-	}
+	words := (len(t.in) + 63) / 64
 	hit := make([]uint64, words*len(t.rs))
 	scope := make([]uint64, words)
 	for i := range t.in {
-		if !t.in[i] {
+		if t.in[i] {
+			scope[i/64] |= 1 << (i % 64)
+		}
+	}
+	for i := range t.rs {
+		r := &t.rs[i]
+		tr := t.trait(r.Trait)
+		if r.Soundness != Sound || tr.Class == guide.Circumstance {
 			continue
 		}
-		scope[i/64] |= 1 << (i % 64)
-		for k := t.sheet.head[i]; k >= 0; k = t.sheet.edges[k].next {
-			hit[int(t.sheet.edges[k].reading)*words+i/64] |= 1 << (i % 64)
+		col := &t.e.ix.Columns[r.Trait]
+		for row, taxon := range col.Taxa {
+			if yes, _ := t.e.meets(col, tr, int32(row), r, t.e.stagesFor(taxon, t.sc.eff, tr)); yes {
+				hit[i*words+int(taxon)/64] |= 1 << (taxon % 64)
+			}
 		}
 	}
 	full := func(x, y int) bool {
@@ -84,6 +89,24 @@ func (t *trial) twoIndividuals() (a, b int32, ok bool) {
 		}
 	}
 	return 0, 0, false
+}
+
+// contradictedByAny reports whether any sound reading contradicts an entry.
+func (t *trial) contradictedByAny(taxon int32) bool {
+	for i := range t.rs {
+		r := &t.rs[i]
+		tr := t.trait(r.Trait)
+		if r.Soundness != Sound || tr.Class == guide.Circumstance {
+			continue
+		}
+		col := &t.e.ix.Columns[r.Trait]
+		if row, ok := rowOf(col, taxon); ok {
+			if yes, _ := t.e.meets(col, tr, row, r, t.e.stagesFor(taxon, t.sc.eff, tr)); yes {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // keyObligations: every key trait of the target observed soundly and fitting.

@@ -244,7 +244,7 @@ func massOf(r *Reading, dist []float64) float64 {
 func (e *Engine) plainLikelihood(r *Reading, tr *guide.Trait, col *guide.Column, row, taxon int32, stages guide.StageSet) (float64, bool) {
 	v := col.First[row]
 	cv := &col.Vars[v]
-	if cv.Kind != guide.Described || tr.Kind == guide.Measure || r.Kind == AllOf || e.ix.StagesOf(taxon, stages)&^cv.Stages != 0 {
+	if !cv.Whole && (cv.Kind != guide.Described || e.ix.StagesOf(taxon, stages)&^cv.Stages != 0) || tr.Kind == guide.Measure || r.Kind == AllOf {
 		return 0, false
 	}
 	w, sum := e.ix.Weights(), 0.0

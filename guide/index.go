@@ -12,7 +12,8 @@ type Column struct {
 	Vars   []ColVariant
 	Freq   []Frequency // by variant × state
 	Ranges [][4]float64
-	// Hazardous are the rows whose taxon has a hazard of any grade.
+	// Hazardous are the rows whose taxon has a hazard of any grade, or is to be
+	// protected: those that may have to be ruled out.
 	Hazardous []HazardRow
 	// Mean is, by stage × state, the mean weight over the taxa that document
 	// the trait there, smoothed towards uniform.
@@ -54,6 +55,7 @@ func (h *HazardRow) Masks(stages StageSet) (never, decisive uint32, ok bool) {
 type ColVariant struct {
 	Stages   StageSet
 	Kind     CellKind
+	Whole    bool   // described, for every stage of its kingdom
 	Never    uint32 // contradicted states, those implied by "always" included
 	Decisive uint32
 	Norm     float64 // 1 / sum of weights
@@ -236,7 +238,7 @@ func (ix *Index) addRow(ti int32) error {
 		col.First = append(col.First, int32(len(col.Vars)))
 		for vi := range t.Cells[ci].Variants {
 			v := &t.Cells[ci].Variants[vi]
-			cv := ColVariant{Stages: v.Stages, Kind: v.Kind}
+			cv := ColVariant{Stages: v.Stages, Kind: v.Kind, Whole: v.Kind == Described && StagesOf(t.Kingdom)&^v.Stages == 0}
 			if v.Kind == Described && tr.Kind != Measure {
 				cv.Never, cv.Decisive = NeverMask(tr, v), v.Decisive
 				sum := 0.0
@@ -259,7 +261,7 @@ func (ix *Index) addRow(ti int32) error {
 				col.Freq = append(col.Freq, v.Freq...)
 			}
 		}
-		if ix.Worst[ti] > 0 {
+		if ix.Worst[ti] > 0 || t.Protection != "" {
 			h := HazardRow{Taxon: ti, Row: row}
 			for k, cv := range col.Vars[col.First[row]:] {
 				if k < 2 {
