@@ -12,7 +12,7 @@ import (
 func benchGuide(b *testing.B) (*Engine, *guide.Book, []*Find) {
 	b.Helper()
 	r := rand.New(rand.NewPCG(1, 2))
-	book := synthBook(r, 10_000, 200)
+	book := synthDecisive(r, 10_000, 200, 50)
 	ix, err := guide.Compile(book, guide.DefaultWeights())
 	if err != nil {
 		b.Fatal(err)

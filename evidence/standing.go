@@ -243,10 +243,15 @@ func massOf(r *Reading, dist []float64) float64 {
 // is nearly always: the other states need not be looked at.
 func (e *Engine) plainLikelihood(r *Reading, tr *guide.Trait, col *guide.Column, row, taxon int32, stages guide.StageSet) (float64, bool) {
 	v := col.First[row]
-	cv := &col.Vars[v]
-	if !cv.Whole && (cv.Kind != guide.Described || e.ix.StagesOf(taxon, stages)&^cv.Stages != 0) || tr.Kind == guide.Measure || r.Kind == AllOf {
+	if tr.Kind == guide.Measure || r.Kind == AllOf {
 		return 0, false
 	}
+	if !col.Vars[v].Whole {
+		if v = col.Covering(row, e.ix.StagesOf(taxon, stages)); v < 0 || col.Vars[v].Kind != guide.Described {
+			return 0, false
+		}
+	}
+	cv := &col.Vars[v]
 	w, sum := e.ix.Weights(), 0.0
 	for m := r.Mask; m != 0; m &= m - 1 {
 		sum += w.Of[col.Freq[int(v)*col.N+lowest(m)]]
@@ -283,8 +288,9 @@ func (e *Engine) likelihood(r *Reading, tr *guide.Trait, col *guide.Column, row,
 func (e *Engine) rowDist(col *guide.Column, row int32, stages guide.StageSet, mean, dist []float64) (lacking float64) {
 	w := e.ix.Weights()
 	first, last := col.First[row], col.First[row+1]
-	if cv := &col.Vars[first]; cv.Kind == guide.Described && stages&^cv.Stages == 0 {
-		fr := col.Freq[int(first)*col.N : (int(first)+1)*col.N]
+	if v := col.Covering(row, stages); v >= 0 && col.Vars[v].Kind == guide.Described {
+		cv := &col.Vars[v]
+		fr := col.Freq[int(v)*col.N : (int(v)+1)*col.N]
 		for s := range dist {
 			dist[s] = w.Of[fr[s]] * cv.Norm
 		}

@@ -9,7 +9,10 @@ import (
 
 // synthBook makes a random guide: 30 % of the taxa dangerous, 30 % of the cells
 // documented, some of them by stage, some inapplicable, some decisive.
-func synthBook(r *rand.Rand, taxa, traits int) *guide.Book {
+func synthBook(r *rand.Rand, taxa, traits int) *guide.Book { return synthDecisive(r, taxa, traits, 8) }
+
+// synthDecisive marks one never in so many as decisive; a real guide marks few.
+func synthDecisive(r *rand.Rand, taxa, traits, one int) *guide.Book {
 	b := &guide.Book{Version: "synthetic"}
 	for i := 0; i < traits; i++ {
 		t := guide.Trait{ID: fmt.Sprintf("t%d", i), Kingdom: guide.Plant, Kind: guide.States, Class: guide.Structural, Exclusive: true, Absent: -1,
@@ -53,7 +56,7 @@ func synthBook(r *rand.Rand, taxa, traits int) *guide.Book {
 		t.Windows = []guide.Window{{Stages: guide.AllPlantStages, Months: uint16(r.IntN(4096))}}
 		for k := range b.Traits {
 			if r.IntN(10) < 3 {
-				t.Cells = append(t.Cells, synthCell(r, &b.Traits[k]))
+				t.Cells = append(t.Cells, synthCell(r, &b.Traits[k], one))
 			}
 		}
 		t.Uses = []guide.Use{{Part: "leaf", Preparation: "cooked", Stages: guide.AllPlantStages, Rank: "species"}}
@@ -68,7 +71,7 @@ func synthBook(r *rand.Rand, taxa, traits int) *guide.Book {
 	return b
 }
 
-func synthCell(r *rand.Rand, tr *guide.Trait) guide.Cell {
+func synthCell(r *rand.Rand, tr *guide.Trait, one int) guide.Cell {
 	c := guide.Cell{Trait: tr.ID}
 	if tr.Parent != "" && r.IntN(4) == 0 {
 		c.Variants = []guide.Variant{{Stages: guide.AllPlantStages, Kind: guide.Inapplicable}}
@@ -76,14 +79,14 @@ func synthCell(r *rand.Rand, tr *guide.Trait) guide.Cell {
 	}
 	if r.IntN(10) == 0 {
 		half := guide.NewStageSet(guide.LeafStage, guide.Shoot, guide.Seedling)
-		c.Variants = []guide.Variant{synthVariant(r, tr, half), synthVariant(r, tr, guide.AllPlantStages&^half)}
+		c.Variants = []guide.Variant{synthVariant(r, tr, half, one), synthVariant(r, tr, guide.AllPlantStages&^half, one)}
 		return c
 	}
-	c.Variants = []guide.Variant{synthVariant(r, tr, guide.AllPlantStages)}
+	c.Variants = []guide.Variant{synthVariant(r, tr, guide.AllPlantStages, one)}
 	return c
 }
 
-func synthVariant(r *rand.Rand, tr *guide.Trait, stages guide.StageSet) guide.Variant {
+func synthVariant(r *rand.Rand, tr *guide.Trait, stages guide.StageSet, one int) guide.Variant {
 	v := guide.Variant{Stages: stages, Kind: guide.Described}
 	if tr.Kind == guide.Measure {
 		lo := r.Float64() * 40
@@ -93,7 +96,7 @@ func synthVariant(r *rand.Rand, tr *guide.Trait, stages guide.StageSet) guide.Va
 	v.Freq = make([]guide.Frequency, len(tr.States))
 	for s := range v.Freq {
 		v.Freq[s] = guide.Frequency(r.IntN(6))
-		if v.Freq[s] == guide.Never && r.IntN(8) == 0 && tr.Class != guide.Circumstance {
+		if v.Freq[s] == guide.Never && r.IntN(one) == 0 && tr.Class != guide.Circumstance {
 			v.Decisive |= 1 << s
 		}
 	}

@@ -20,6 +20,16 @@ type Column struct {
 	Mean []float64
 }
 
+// Covering is the variant of a row that speaks for all of the stages, or -1.
+func (c *Column) Covering(row int32, stages StageSet) int32 {
+	for v := c.First[row]; v < c.First[row+1]; v++ {
+		if stages&^c.Vars[v].Stages == 0 {
+			return v
+		}
+	}
+	return -1
+}
+
 // HazardRow is a row of a dangerous entry, with what its first two variants say
 // close at hand: these rows are swept for every check that might be offered.
 type HazardRow struct {
