@@ -294,7 +294,7 @@ func (t *trial) worths(g *gains) []float64 {
 	ix := t.e.ix
 	out := make([]float64, ix.StateFrom[len(ix.Columns)])
 	slot := t.slots()
-	var buf []edge
+	buf := make([]edge, 0, 64)
 	var plain [slots]float64 // what a step is worth, by slot
 	for p, taxon := range t.open {
 		a := &g.at[p]
@@ -446,7 +446,7 @@ func (t *trial) outcomes(trait int32, g *gains, pr *predictor) []Outcome {
 	var dist [32]float64
 	pr.states(trait, dist[:len(out)])
 	col := &t.e.ix.Columns[trait]
-	var buf []edge
+	buf := make([]edge, 0, 64)
 	for s := range out {
 		out[s] = Outcome{State: int32(s), P: dist[s]}
 	}

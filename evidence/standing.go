@@ -120,13 +120,23 @@ func (e *Engine) raise(r *Reading, stages guide.StageSet, in []bool, share []flo
 	col := &e.ix.Columns[r.Trait]
 	var dist [32]float64
 	mean := e.meanOf(r, tr, col, stages, dist[:col.N])
+	w := e.ix.Weights().Of
+	one := -1 // the state, when one was seen: by far the most common answer
+	if r.Kind != AllOf && popcount(r.Mask) == 1 && tr.Kind != guide.Measure {
+		one = lowest(r.Mask)
+	}
 	for row, taxon := range col.Taxa {
 		if !in[taxon] {
 			continue
 		}
-		p, ok := e.plainLikelihood(r, tr, col, int32(row), taxon, stages)
-		if !ok {
-			p = e.likelihood(r, tr, col, int32(row), taxon, stages, dist[:col.N], mean)
+		var p float64
+		if v := int(col.First[row]); one >= 0 && col.Vars[v].Whole {
+			p = w[col.Freq[v*col.N+one]] * col.Vars[v].Norm
+		} else {
+			var ok bool
+			if p, ok = e.plainLikelihood(r, tr, col, int32(row), taxon, stages); !ok {
+				p = e.likelihood(r, tr, col, int32(row), taxon, stages, dist[:col.N], mean)
+			}
 		}
 		if r.Soundness == Shaky {
 			p = (p + mean) / 2
