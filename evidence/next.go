@@ -368,7 +368,7 @@ func (t *trial) complexWorth(g *gains, p, taxon int32, c *guide.DangerCell, touc
 			decisive = a.weight * float64(t.tallies[taxon].remaining)
 		}
 	}
-	if touched {
+	if touched && t.shares(taxon, ix.GroupOf[c.Trait], t.e.acts[c.Trait]) {
 		plain, decisive, buf = t.touchedWorth(a.weight, taxon, tr, edge{group: ix.GroupOf[c.Trait], act: t.e.acts[c.Trait], part: tr.Part, class: tr.Class}, dec != 0, buf)
 	}
 	for m := never &^ dec; m != 0; m &= m - 1 {
@@ -400,6 +400,16 @@ func (t *trial) touched() []bool {
 		out[k] = groups[t.e.ix.GroupOf[k]] || acts[t.e.acts[k]]
 	}
 	return out
+}
+
+// shares reports whether an entry's contradictions use a group or an act.
+func (t *trial) shares(taxon, group, act int32) bool {
+	for i := t.sheet.head[taxon]; i >= 0; i = t.sheet.edges[i].next {
+		if t.sheet.edges[i].group == group || t.sheet.edges[i].act == act {
+			return true
+		}
+	}
+	return false
 }
 
 // touchedWorth counts anew, for checks whose group or act has spoken already.

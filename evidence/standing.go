@@ -121,17 +121,17 @@ func (e *Engine) raise(r *Reading, stages guide.StageSet, in []bool, share []flo
 	var dist [32]float64
 	mean := e.meanOf(r, tr, col, stages, dist[:col.N])
 	w := e.ix.Weights().Of
-	one := -1 // the state, when one was seen: by far the most common answer
+	var one []guide.Frequency // of the state, when one was seen: by far the most common answer
 	if r.Kind != AllOf && popcount(r.Mask) == 1 && tr.Kind != guide.Measure {
-		one = lowest(r.Mask)
+		one = col.ByState[lowest(r.Mask)*len(col.Taxa):][:len(col.Taxa)]
 	}
 	for row, taxon := range col.Taxa {
 		if !in[taxon] {
 			continue
 		}
 		var p float64
-		if v := int(col.First[row]); one >= 0 && col.Vars[v].Whole {
-			p = w[col.Freq[v*col.N+one]] * col.Vars[v].Norm
+		if norm := col.Plain[row]; one != nil && norm > 0 {
+			p = w[one[row]] * norm
 		} else {
 			var ok bool
 			if p, ok = e.plainLikelihood(r, tr, col, int32(row), taxon, stages); !ok {

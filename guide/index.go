@@ -12,6 +12,10 @@ type Column struct {
 	Vars   []ColVariant
 	Freq   []Frequency // by variant × state
 	Ranges [][4]float64
+	// Plain says, by row, the norm of the one variant that speaks for every
+	// stage, 0 where there is none; ByState is its frequencies, by state × row.
+	Plain   []float64
+	ByState []Frequency
 	// Hazardous are the rows whose taxon has a hazard of any grade, or is to be
 	// protected: those that may have to be ruled out.
 	Hazardous []HazardRow
@@ -181,6 +185,7 @@ func Compile(b *Book, w Weights) (*Index, error) {
 	for c := range ix.Columns {
 		col := &ix.Columns[c]
 		col.First = append(col.First, int32(len(col.Vars)))
+		col.byState()
 		ix.mean(col)
 	}
 	return ix, nil
@@ -374,6 +379,23 @@ func NeverMask(t *Trait, v *Variant) uint32 {
 		never |= unlisted
 	}
 	return never
+}
+
+// byState turns the frequencies of plain rows round, so that one state can be
+// read off in one sweep.
+func (c *Column) byState() {
+	c.Plain = make([]float64, len(c.Taxa))
+	c.ByState = make([]Frequency, len(c.Taxa)*c.N)
+	for row := range c.Taxa {
+		v := int(c.First[row])
+		if !c.Vars[v].Whole || c.N == 0 {
+			continue
+		}
+		c.Plain[row] = c.Vars[v].Norm
+		for s := 0; s < c.N; s++ {
+			c.ByState[s*len(c.Taxa)+row] = c.Freq[v*c.N+s]
+		}
+	}
 }
 
 // mean fills the trait's mean weights, stage by stage.
