@@ -3,6 +3,7 @@ package cli
 import (
 	"bytes"
 	"encoding/json"
+	"flag"
 	"os"
 	"path/filepath"
 	"strings"
@@ -10,6 +11,32 @@ import (
 
 	"zestythicket/report"
 )
+
+var update = flag.Bool("update", false, "write the golden files anew")
+
+// TestGolden holds the text of a judgement, word for word, over the pinned guide.
+func TestGolden(t *testing.T) {
+	code, text, stderr := run("judge", worked, "--guide", "../evidence/testdata/fixture")
+	if code != 0 {
+		t.Fatal(stderr)
+	}
+	const file = "testdata/broad-leaves.golden"
+	if *update {
+		if err := os.MkdirAll("testdata", 0o755); err != nil {
+			t.Fatal(err)
+		}
+		if err := os.WriteFile(file, []byte(text), 0o644); err != nil {
+			t.Fatal(err)
+		}
+	}
+	want, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if text != string(want) {
+		t.Errorf("the text has changed; if it is meant, run go test ./cli -update and read the difference:\n%s", text)
+	}
+}
 
 func run(args ...string) (int, string, string) {
 	var out, err bytes.Buffer

@@ -121,6 +121,9 @@ func (t *trial) keyObligations() []Obligation {
 		o.Trait = at
 		i := t.byTrait[at]
 		if i < 0 || t.rs[i].Soundness == Mute {
+			if i >= 0 {
+				o.Kind = t.rs[i].Kind
+			}
 			out = append(out, o)
 			continue
 		}

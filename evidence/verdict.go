@@ -109,8 +109,9 @@ type Obligation struct {
 	Other    int32 // a second trait, -1
 	Taxon    int32 // the entry concerned, -1
 	Spoilers []Spoiler
-	Word     string // a hard group, a health topic
-	N        int    // how many more
+	Kind     AnswerKind // of a key trait that was answered without evidence
+	Word     string     // a hard group, a health topic
+	N        int        // how many more
 }
 
 // RefusalCode names what the tool says no to.

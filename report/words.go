@@ -33,6 +33,17 @@ func (w *writer) fixes(sp []evidence.Spoiler) []Fix {
 	return out
 }
 
+// muteWords: why an answer is no evidence, and what helps.
+var muteWords = map[evidence.AnswerKind][2]string{
+	evidence.NotNow:   {"can't be seen at this season or stage", "Come back when it can be seen."},
+	evidence.NotHere:  {"can't be seen here", "Uncover it: dig, part the litter, or bring a lens or a ladder; or take one that can be seen."},
+	evidence.Damaged:  {"is damaged or lost on this one", "Look at another specimen."},
+	evidence.Spoilt:   {"was tested, but the test was spoilt", "Make it good: clean hands, clean blade, a fresh piece of this one alone."},
+	evidence.CantTell: {"was looked at and could not be told", "Look again with a lens, measure, or ask someone who knows."},
+	evidence.Reported: {"was only reported, or seen on a neighbour", "Look at this very specimen."},
+	evidence.Unsafe:   {"will not be tested", "Nobody presses you to. The match stays open without it: leave it, or take someone along who knows."},
+}
+
 // readingWords says a reading in words.
 func (w *writer) readingWords(r *evidence.Reading) string {
 	tr := &w.ix.Book.Traits[r.Trait]
@@ -150,6 +161,12 @@ func (w *writer) obligation(o *evidence.Obligation) Obligation {
 		out.Words, out.Do = fmt.Sprintf("What you saw of %s contradicts %s.", name, common), "Look again, with its method: "+how
 	case evidence.CheckKey:
 		out.Words, out.Do = fmt.Sprintf("%s has not been checked.", tr.Name), how
+		if k := muteWords[o.Kind]; k[0] != "" {
+			out.Words, out.Do = fmt.Sprintf("%s %s.", tr.Name, k[0]), k[1]
+			if s, ok := w.ix.TraitAt(tr.Substitute); ok && o.Kind == evidence.NotNow {
+				out.Do = fmt.Sprintf("Look at %s instead, or come back.", strings.ToLower(w.ix.Book.Traits[s].Name))
+			}
+		}
 	case evidence.MendReading:
 		f := w.fixes(o.Spoilers)
 		out.Words, out.Do = fmt.Sprintf("%s is shaky: %s.", tr.Name, f[0].Why), f[0].Do

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import type { Problem } from '../api/client';
-import { useAddSpecimen } from '../api/hooks';
+import { useAddSpecimen, useSetFacts } from '../api/hooks';
 import { Button, Chip, Note, Page, Soft } from '../theme/bits';
 import { CheckCard } from './CheckCard';
 import { Drawer } from './Drawer';
@@ -46,6 +46,7 @@ export function BenchPage() {
   const [staging, setStaging] = useState(false);
   const [plate, setPlate] = useState(false);
   const more = useAddSpecimen(id);
+  const facts = useSetFacts(id);
   useKeys({
     n: () => bench.takeNext(), u: () => bench.undo(), d: () => setSheet('dangers'), w: () => setSheet('why'), o: () => setSheet('open'),
     '/': () => void go('/guide'), '?': () => setSheet('keys'),
@@ -72,7 +73,7 @@ export function BenchPage() {
       </div>
       <div className={plate ? 'plate shown' : 'plate'}>
         <Plate judgement={j} traits={traits} kingdom={kingdom} selected={bench.part} onPart={(p) => { setPlate(false); setStaging(false); bench.choosePart(p); }} />
-        <Preparations bench={bench} traits={traits} />
+        <Preparations bench={bench} traits={traits} sayings={bench.guide.data.sayings} />
         <Row role="group" aria-label="Specimens">
           {view.specimens.map((s, i) => <Chip key={s.id} $on={s.id === j.specimen} aria-pressed={s.id === j.specimen} onPress={() => bench.setSpecimen(s.id)}>Specimen {i + 1}</Chip>)}
           <Button isDisabled={more.isPending} onPress={() => more.mutate({ id: `s${view.specimens.length + 1}` }, { onSuccess: () => bench.setSpecimen(`s${view.specimens.length + 1}`) })}>Another one</Button>
@@ -106,7 +107,7 @@ export function BenchPage() {
       </div>
       <Drawer title={sheet ? titles[sheet] : ''} open={sheet !== null} onClose={() => setSheet(null)}>
         {sheet === 'open' && <Obligations judgement={j} onTrait={trait} onPlace={() => setSheet('place')} onStage={() => { setSheet(null); setStaging(true); }} />}
-        {sheet === 'dangers' && <Ledger judgement={j} />}
+        {sheet === 'dangers' && <Ledger judgement={j} onRecall={(t) => facts.mutate({ ...view.facts, recalled: [...(view.facts.recalled ?? []), t] })} />}
         {sheet === 'why' && <Why view={view} judgement={j} traits={byId} onUndo={bench.undo} />}
         {sheet === 'place' && <PlaceForm id={id} facts={view.facts} onDone={() => setSheet(null)} />}
         {sheet === 'keys' && <Keys />}

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Judgement, S } from '../api/client';
 import { Thorns } from '../drawing/Thorns';
-import { Soft } from '../theme/bits';
+import { Button, Soft } from '../theme/bits';
 
 const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 10px;`;
 const Item = styled.li`display: grid; grid-template-columns: 84px 1fr; gap: 4px 14px; padding: 10px 0; border-top: 1.5px solid var(--line);
@@ -49,7 +49,7 @@ function EntryLine({ e }: { e: S['Entry'] }) {
 }
 
 /** Every dangerous entry in scope: open ones first, those cut back folded. */
-export function Ledger({ judgement }: { judgement: Judgement }) {
+export function Ledger({ judgement, onRecall }: { judgement: Judgement; onRecall: (id: string) => void }) {
   const open = judgement.ledger.filter((e) => !e.ruledOut);
   const cut = judgement.ledger.filter((e) => e.ruledOut);
   return (
@@ -67,7 +67,13 @@ export function Ledger({ judgement }: { judgement: Judgement }) {
       {judgement.aside.length > 0 && (
         <details>
           <summary>Set aside, other continents: {judgement.aside.length}</summary>
-          <p>{judgement.aside.map((a) => a.common).join(', ')}</p>
+          <List>
+            {judgement.aside.map((a) => (
+              <li key={a.id}>
+                {a.common} <i>{a.scientific}</i> <Button onPress={() => onRecall(a.id)}>Bring {a.common} back</Button>
+              </li>
+            ))}
+          </List>
         </details>
       )}
     </>
