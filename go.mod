@@ -2,6 +2,8 @@ module zestythicket
 
 go 1.26.0
 
+ignore ./web/node_modules
+
 require (
 	github.com/danielgtaylor/huma/v2 v2.37.2
 	github.com/glebarez/sqlite v1.11.0

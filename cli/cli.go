@@ -74,17 +74,10 @@ func code(err error, stderr io.Writer) int {
 
 // loadGuide reads the shipped guide, or one from a directory.
 func loadGuide(dir string) (*guide.Index, error) {
-	var b *guide.Book
-	var err error
 	if dir == "" {
-		b, err = guidefile.Load(data.FS)
-	} else {
-		b, err = guidefile.Load(os.DirFS(dir))
+		return guidefile.LoadIndex(data.FS)
 	}
-	if err != nil {
-		return nil, err
-	}
-	return guide.Compile(b, guide.DefaultWeights())
+	return guidefile.LoadIndex(os.DirFS(dir))
 }
 
 func newEngine(dir string) (*evidence.Engine, error) {

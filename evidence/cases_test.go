@@ -1,6 +1,7 @@
 package evidence_test
 
 import (
+	"io/fs"
 	"os"
 	"path/filepath"
 	"slices"
@@ -9,7 +10,6 @@ import (
 
 	"zestythicket/evidence"
 	"zestythicket/exchange/casefile"
-	"zestythicket/guide"
 	"zestythicket/guide/data"
 	"zestythicket/guidefile"
 	"zestythicket/report"
@@ -17,17 +17,11 @@ import (
 
 func engineOf(t testing.TB, dir string) *evidence.Engine {
 	t.Helper()
-	var b *guide.Book
-	var err error
-	if dir == "" {
-		b, err = guidefile.Load(data.FS)
-	} else {
-		b, err = guidefile.Load(os.DirFS(dir))
+	var from fs.FS = data.FS
+	if dir != "" {
+		from = os.DirFS(dir)
 	}
-	if err != nil {
-		t.Fatal(err)
-	}
-	ix, err := guide.Compile(b, guide.DefaultWeights())
+	ix, err := guidefile.LoadIndex(from)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -64,7 +64,7 @@ func (e *Engine) contradictions(rs []Reading, eff guide.StageSet, inScope []bool
 	for i := range rs {
 		r := &rs[i]
 		tr := &e.ix.Book.Traits[r.Trait]
-		if r.Soundness != Sound || tr.Class == guide.Circumstance {
+		if !telling(r, tr) {
 			continue
 		}
 		col := &e.ix.Columns[r.Trait]
@@ -116,6 +116,11 @@ func groupBefore(es []edge, i int) bool {
 		}
 	}
 	return false
+}
+
+// telling: a sound reading of a trait that may count against an entry.
+func telling(r *Reading, tr *guide.Trait) bool {
+	return r.Soundness == Sound && tr.Class != guide.Circumstance
 }
 
 // stagesFor is the stages of a taxon that a trait can be judged by.

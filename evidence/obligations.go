@@ -60,7 +60,7 @@ func (t *trial) twoIndividuals() (a, b int32, ok bool) {
 	for i := range t.rs {
 		r := &t.rs[i]
 		tr := t.trait(r.Trait)
-		if r.Soundness != Sound || tr.Class == guide.Circumstance {
+		if !telling(r, tr) {
 			continue
 		}
 		col := &t.e.ix.Columns[r.Trait]
@@ -96,7 +96,7 @@ func (t *trial) contradictedByAny(taxon int32) bool {
 	for i := range t.rs {
 		r := &t.rs[i]
 		tr := t.trait(r.Trait)
-		if r.Soundness != Sound || tr.Class == guide.Circumstance {
+		if !telling(r, tr) {
 			continue
 		}
 		col := &t.e.ix.Columns[r.Trait]

@@ -77,6 +77,15 @@ func Load(fsys fs.FS) (*guide.Book, error) {
 	return l.book, nil
 }
 
+// LoadIndex reads a guide and lays it out in columns with the default weights.
+func LoadIndex(fsys fs.FS) (*guide.Index, error) {
+	b, err := Load(fsys)
+	if err != nil {
+		return nil, err
+	}
+	return guide.Compile(b, guide.DefaultWeights())
+}
+
 func (l *loader) files() ([]string, error) {
 	var files []string
 	err := fs.WalkDir(l.fsys, ".", func(p string, d fs.DirEntry, err error) error {

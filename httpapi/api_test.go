@@ -15,7 +15,6 @@ import (
 
 	"zestythicket/casebook"
 	"zestythicket/evidence"
-	"zestythicket/guide"
 	"zestythicket/guide/data"
 	"zestythicket/guidefile"
 	"zestythicket/store"
@@ -30,11 +29,7 @@ type rig struct {
 
 func newRig(t *testing.T) *rig {
 	t.Helper()
-	b, err := guidefile.Load(data.FS)
-	if err != nil {
-		t.Fatal(err)
-	}
-	ix, err := guide.Compile(b, guide.DefaultWeights())
+	ix, err := guidefile.LoadIndex(data.FS)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -12,11 +12,7 @@ import (
 
 func writerOf(t *testing.T) *writer {
 	t.Helper()
-	b, err := guidefile.Load(data.FS)
-	if err != nil {
-		t.Fatal(err)
-	}
-	ix, err := guide.Compile(b, guide.DefaultWeights())
+	ix, err := guidefile.LoadIndex(data.FS)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -13,11 +13,7 @@ import (
 
 func index(t testing.TB) *guide.Index {
 	t.Helper()
-	b, err := guidefile.Load(data.FS)
-	if err != nil {
-		t.Fatal(err)
-	}
-	ix, err := guide.Compile(b, guide.DefaultWeights())
+	ix, err := guidefile.LoadIndex(data.FS)
 	if err != nil {
 		t.Fatal(err)
 	}
