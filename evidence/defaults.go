@@ -42,7 +42,7 @@ func StandardDefaults() Defaults {
 		MomentMS: 8000, NotInGuide: 0.05, SeasonNext: 0.6, SeasonOut: 0.3, HabitatOff: 0.5,
 		MatchTolerance: 0, Margin: 2, NameAt: 0.8, Leading: 32, LeadingAt: 1e-4,
 		KeyBonus: 0.2, IdentityBonus: 0.05, IdentityNaming: 0.5,
-		CostTouch: 0.02, CostCut: 0.05, CostWait: 0.12, CostDestroys: 0.05, CostTool: 0.01, CostContact: 0.2,
+		CostTouch: 0.02, CostCut: 0.06, CostWait: 0.3, CostDestroys: 0.05, CostTool: 0.01, CostContact: 0.2,
 		BeforePickAt: 0.01, FastPassMost: 5,
 	}
 }

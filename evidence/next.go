@@ -28,6 +28,9 @@ type Offer struct {
 	First  bool    // can't be had later: comes before everything else
 	Gloves bool    // a contact hazard is standing
 	Mends  bool    // it was read before, but the reading is shaky
+	// helps: it is expected to further the verdict, and not only to sharpen the
+	// standing.
+	helps bool
 }
 
 // Check is the next best check, with what each answer would do, and the offers
@@ -211,11 +214,13 @@ func (t *trial) next() Check {
 					useful += dist[s] * fall[s] / g.total
 				}
 			}
+			o.helps = useful > 0
 			useful += t.identityWeight() * pr.identity(dist[:n])
 			useful *= t.partChance(trait, pr)
 		}
 		if o.Key {
 			useful += t.e.def.KeyBonus
+			o.helps = true
 		}
 		o.First = t.trait(trait).BeforePick && useful >= t.e.def.BeforePickAt
 		o.Score = useful - t.cost(trait)
@@ -224,12 +229,13 @@ func (t *trial) next() Check {
 		}
 	}
 	offers = t.prepare(offers)
+	naming := t.identityWeight() == t.e.def.IdentityNaming
 	slices.SortFunc(offers, func(a, b Offer) int {
 		first := 0
 		if a.First && b.First { // looking before touching, among what can't be had later
 			first = cmp.Compare(t.trait(a.Trait).Handling, t.trait(b.Trait).Handling)
 		}
-		return cmp.Or(cmp.Compare(boolInt(b.First), boolInt(a.First)), first, cmp.Compare(b.Score, a.Score), cmp.Compare(a.Trait, b.Trait))
+		return cmp.Or(cmp.Compare(boolInt(b.First), boolInt(a.First)), first, cmp.Compare(boolInt(b.helps || naming), boolInt(a.helps || naming)), cmp.Compare(b.Score, a.Score), cmp.Compare(a.Trait, b.Trait))
 	})
 	if len(offers) == 0 {
 		return Check{Offer: Offer{Trait: -1, For: -1}}

@@ -48,6 +48,9 @@ test('a part is inked by its best reading', () => {
   expect(lookOf(judged(reading('cap', 'mute', [])), 'cap')).toBe('lost');
   expect(lookOf(judged(reading('cap', 'mute', []), reading('cap', 'shaky', ['x'])), 'cap')).toBe('shaky');
   expect(lookOf(judged(reading('cap', 'shaky', ['x']), reading('cap', 'sound', ['y'])), 'cap')).toBe('seen');
+  // What was examined and is not there is never drawn.
+  expect(lookOf(judged(reading('volva', 'sound', ['none'])), 'volva', (_, s) => s === 'none')).toBe('absent');
+  expect(lookOf(judged(reading('volva', 'shaky', ['none'])), 'volva', (_, s) => s === 'none')).toBe('shaky');
   expect(shownOf(judged(reading('cap', 'shaky', ['x']), reading('cap', 'sound', ['y'])), 'cap')?.state).toBe('y');
   expect(shownOf(judged(reading('stem', 'sound', ['y'])), 'cap')).toBeUndefined();
 });

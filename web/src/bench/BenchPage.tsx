@@ -45,6 +45,7 @@ export function BenchPage() {
   const [sheet, setSheet] = useState<Sheet>(null);
   const [staging, setStaging] = useState(false);
   const [plate, setPlate] = useState(false);
+  const [further, setFurther] = useState(false);
   const more = useAddSpecimen(id);
   const facts = useSetFacts(id);
   useKeys({
@@ -81,6 +82,7 @@ export function BenchPage() {
       </div>
       <div className="check">
         {bench.problem && <Failed problem={bench.problem} onRetry={bench.retry} />}
+        {j.leaveWords.length > 0 && <Note><b>{j.word}.</b> {j.leaveWords.join(' ')}</Note>}
         <Row>
           <Button onPress={() => setStaging(!staging)}>Stage: {j.stages.join(', ') || 'not stated'}{j.stageFixed ? ' (fixed)' : ''}</Button>
           <Button isDisabled={!bench.canUndo || bench.busy} onPress={() => bench.undo()}>Undo last</Button>
@@ -90,6 +92,14 @@ export function BenchPage() {
           <StageCard key={j.specimen} kingdom={kingdom} now={j.stages} onDone={(stages) => bench.add('staged', { stages }, () => setStaging(false))} />
         ) : bench.part ? (
           <PartList judgement={j} traits={traits} part={bench.part} kingdom={kingdom} onTrait={trait} />
+        ) : bench.offered && j.obligations.length === 0 && !further ? (
+          <section style={{ display: 'grid', gap: 14, justifyItems: 'start', width: '100%' }}>
+            <h2>{j.word}</h2>
+            <p>{j.says}</p>
+            <h3>What was checked</h3>
+            <ul style={{ margin: 0, columns: 2, columnGap: 32 }}>{j.readings.filter((r) => r.soundness === 'sound' && !r.derived).map((r) => <li key={r.seq}>{r.trait.name}: {r.words}</li>)}</ul>
+            <Button onPress={() => setFurther(true)}>Make a further check</Button>
+          </section>
         ) : bench.trait ? (
           <CheckCard key={`${j.specimen} ${bench.trait.id} ${view.log.length}`} trait={bench.trait} judgement={j} offered={bench.offered} busy={bench.busy} onAnswer={answer} onUndo={bench.undo} />
         ) : (
