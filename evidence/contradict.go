@@ -48,8 +48,12 @@ func (s *sheet) of(taxon int32, buf []edge) []edge {
 // actOf numbers the acts: traits that name no act are an act of their own.
 func (e *Engine) actOf(trait int32) int32 { return e.acts[trait] }
 
+// everyone asks contradictions for all entries.
+const everyone = -2
+
 // contradictions sweeps the columns of the sound readings, over the dangerous
-// entries and the target: nobody else has to be contradicted.
+// entries and the target (-1 for none): nobody else has to be contradicted.
+// Asked for everyone, it sweeps all.
 func (e *Engine) contradictions(rs []Reading, eff guide.StageSet, inScope []bool, target int32) *sheet {
 	n := len(e.ix.Book.Taxa)
 	flat := make([]int32, 2*n)
@@ -82,6 +86,14 @@ func (e *Engine) contradictions(rs []Reading, eff guide.StageSet, inScope []bool
 			ed.decisive = decisive && tr.Class == guide.Structural
 			ed.timed = decisive && tr.Kind == guide.Timed
 			s.add(taxon, ed)
+		}
+		if target == everyone {
+			for row, taxon := range col.Taxa {
+				if inScope[taxon] {
+					try(taxon, int32(row))
+				}
+			}
+			continue
 		}
 		for k := range col.Hazardous {
 			if h := &col.Hazardous[k]; inScope[h.Taxon] {

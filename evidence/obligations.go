@@ -57,17 +57,10 @@ func (t *trial) twoIndividuals() (a, b int32, ok bool) {
 			scope[i/64] |= 1 << (i % 64)
 		}
 	}
-	for i := range t.rs {
-		r := &t.rs[i]
-		tr := t.trait(r.Trait)
-		if !telling(r, tr) {
-			continue
-		}
-		col := &t.e.ix.Columns[r.Trait]
-		for row, taxon := range col.Taxa {
-			if yes, _ := t.e.meets(col, tr, int32(row), r, t.e.stagesFor(taxon, t.sc.eff, tr)); yes {
-				hit[i*words+int(taxon)/64] |= 1 << (taxon % 64)
-			}
+	all := t.e.contradictions(t.rs, t.sc.eff, t.in, everyone)
+	for taxon := range all.head {
+		for k := all.head[taxon]; k >= 0; k = all.edges[k].next {
+			hit[int(all.edges[k].reading)*words+taxon/64] |= 1 << (taxon % 64)
 		}
 	}
 	full := func(x, y int) bool {
