@@ -11,7 +11,8 @@ import (
 type Engine struct {
 	ix   *guide.Index
 	def  Defaults
-	acts []int32 // by trait: number of the act it rests on
+	acts []int32   // by trait: number of the act it rests on
+	base []float64 // by taxon: prior weight before season and habitat, nil for uniform
 }
 
 // New makes an engine over a compiled guide.
@@ -29,6 +30,14 @@ func New(ix *guide.Index, def Defaults) *Engine {
 		e.acts[i] = number[a]
 	}
 	return e
+}
+
+// WithPrior gives an engine whose prior is not uniform: one weight a taxon, in
+// the order of the guide. It is for tables whose shares are known.
+func (e *Engine) WithPrior(weights []float64) *Engine {
+	out := *e
+	out.base = weights
+	return &out
 }
 
 // Index is the guide the engine judges by.

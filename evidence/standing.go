@@ -36,6 +36,9 @@ func (e *Engine) prior(f *Find, sc *scene, in []bool) []float64 {
 		if len(f.Place.Habitats) > 0 && e.ix.Habitats[t] != 0 && e.ix.Habitats[t]&here == 0 {
 			w *= e.def.HabitatOff
 		}
+		if e.base != nil {
+			w *= e.base[t]
+		}
 		p[t] = w
 		sum += w
 	}

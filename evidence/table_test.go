@@ -375,3 +375,70 @@ func TestTableLeftOut(t *testing.T) {
 		t.Errorf("rule-outs alone cleared only %d of %d: the comparison says nothing", alone, draws)
 	}
 }
+
+// TestTableNextCheck counts the checks that the product's own next-best-check
+// code needs, without noise, five-fold, until every poisonous species has two
+// contradictions: costs uniform, no target, prior = the training shares.
+func TestTableNextCheck(t *testing.T) {
+	if testing.Short() {
+		t.Skip("slow")
+	}
+	tb := readTable(t)
+	fold := tb.folds(rand.New(rand.NewPCG(3, 40)))
+	checks, specimens, stuck := 0, 0, 0
+	for k := 0; k < 5; k++ {
+		e, prior := tb.engine(t, func(row int) bool { return fold[row] != k }, -1)
+		e = e.WithPrior(prior)
+		d := &e.def
+		d.IdentityBonus, d.IdentityNaming, d.CostTouch, d.CostCut, d.CostWait = 0, 0, 0, 0, 0
+		asked := map[string]int32{} // by what was seen so far
+		for row := range tb.rows {
+			if fold[row] != k || tb.poison[row] {
+				continue
+			}
+			specimens++
+			n, ok := tb.follow(e, row, asked)
+			checks += n
+			stuck += boolInt(!ok)
+		}
+	}
+	mean := float64(checks) / float64(specimens)
+	t.Logf("%.2f checks on the mean over %d edible specimens; %d never came to an end", mean, specimens, stuck)
+	if mean > 3.4 {
+		t.Errorf("%.2f checks, at most 3.4 are wanted", mean)
+	}
+}
+
+// follow makes the offered checks on a specimen until every poisonous species
+// has two contradictions.
+func (tb *table) follow(e *Engine, row int, asked map[string]int32) (n int, ok bool) {
+	f := &Find{Intent: Eat, Kingdom: guide.Fungus, Specimens: []Specimen{{ID: "s"}}}
+	f.Log = append(f.Log, Event{Seq: 1, Kind: Staged, Specimen: "s", Stages: guide.NewStageSet(guide.Mature)})
+	path := ""
+	for ; n < len(tb.traits); n++ {
+		next, known := asked[path]
+		if !known {
+			next = -1
+			if tr := e.trial(f, "s"); len(tr.open) > 0 {
+				next = tr.next().Trait
+			} else {
+				next = -2
+			}
+			asked[path] = next
+		}
+		if next == -2 {
+			return n, true
+		}
+		if next < 0 {
+			return n, false
+		}
+		c := tb.rows[row][next]
+		path += fmt.Sprintf("%d%c ", next, c)
+		a := Answer{Trait: tb.traits[next], Kind: CantTell}
+		if c != '.' {
+			a.Kind, a.States = Seen, []string{tb.states[next][c-'a']}
+		}
+		f.Log = append(f.Log, Event{Seq: int64(len(f.Log) + 1), AtMS: int64(len(f.Log)) * 60_000, Kind: Answered, Specimen: "s", Answer: a})
+	}
+	return n, false
+}
