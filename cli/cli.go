@@ -33,6 +33,7 @@ func commands() []command {
 		{"serve", "serve [--db FILE] [--port N] [--demo]  serve the bench on this machine", serve},
 		{"judge", "judge FILE [--json] [--guide DIR]     judge a find written as YAML", judge},
 		{"guide", "guide check [DIR]                     check the guide's files", guideCommand},
+		{"audit", "audit [--json] [--guide DIR]          can every danger be told apart, stage by stage", audit},
 		{"openapi", "openapi                               write the API document", openapi},
 		{"version", "version                               say what this is", version},
 	}

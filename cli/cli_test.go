@@ -100,3 +100,29 @@ func TestExitCodes(t *testing.T) {
 		t.Errorf("guide check: %d %s", code, out)
 	}
 }
+
+// The audit passes over the shipped guide, says why buttons are refused, and
+// fails with 1 when a stage is opened at which nothing tells a danger apart.
+func TestAudit(t *testing.T) {
+	code, text, _ := run("audit")
+	if code != 0 || !strings.Contains(text, "Field mushroom (Agaricus campestris), cap cooked, stage egg, EU: not gathered at this stage; 7 of 7 could not be told apart") {
+		t.Fatalf("%d\n%s", code, text)
+	}
+	dir := t.TempDir()
+	if err := os.CopyFS(dir, os.DirFS("../guide/data")); err != nil {
+		t.Fatal(err)
+	}
+	file := filepath.Join(dir, "taxa/fungi/agaricus-campestris.yaml")
+	b, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	changed := strings.NewReplacer("cooked, stages: [mature]", "cooked, stages: [egg, mature]", "- {stages: [mature], traits:", "- {stages: [egg, mature], traits:").Replace(string(b))
+	if err := os.WriteFile(file, []byte(changed), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	code, text, stderr := run("audit", "--guide", dir)
+	if code != 1 || !strings.Contains(text, "FAILS") || !strings.Contains(stderr, "can't be told") {
+		t.Errorf("an opened button stage: %d %s", code, stderr)
+	}
+}

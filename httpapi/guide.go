@@ -94,6 +94,10 @@ type Use struct {
 
 func (s *Server) guideRoutes(api huma.API) {
 	huma.Get(api, "/api/guide", answer(func(*struct{}) (*GuideInfo, error) { return guideInfo(s.book.Engine.Index().Book), nil }))
+	huma.Get(api, "/api/audit", answer(func(*struct{}) ([]report.AuditLine, error) {
+		lines, _ := report.Audit(s.book.Engine.Index(), s.book.Engine.Audit())
+		return lines, nil
+	}))
 	huma.Get(api, "/api/taxa", answer(func(in *struct {
 		Q string `query:"q" maxLength:"80"`
 	}) ([]Hit, error) {

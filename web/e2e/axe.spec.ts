@@ -15,6 +15,7 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['keys', '/find/demo-girolle', (p) => p.keyboard.press('?')],
   ['guide', '/guide'],
   ['entry', '/guide/allium-ursinum'],
+  ['audit', '/audit', (p) => p.locator('summary').nth(2).click()],
   ['sayings', '/sayings'],
   ['you', '/you'],
   ['lost', '/nowhere'],

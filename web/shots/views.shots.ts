@@ -14,6 +14,7 @@ const views: [string, string, ((p: Page) => Promise<void>)?, boolean?][] = [
   ['why', '/find/demo-girolle', (p) => p.keyboard.press('w')],
   ['entry', '/guide/arum-maculatum'],
   ['guide', '/guide'],
+  ['audit', '/audit', (p) => p.locator('summary').nth(2).click()],
   ['sayings', '/sayings'],
   ['you', '/you'],
   ['bench-phone', '/find/demo-girolle', undefined, true],

@@ -2,6 +2,7 @@ import { Route, Routes } from 'react-router';
 import { BenchPage } from './bench/BenchPage';
 import { BeginPage } from './finds/BeginPage';
 import { FindsPage } from './finds/FindsPage';
+import { AuditPage } from './guide/AuditPage';
 import { GuidePage } from './guide/GuidePage';
 import { SayingsPage } from './guide/SayingsPage';
 import { TaxonPage } from './guide/TaxonPage';
@@ -17,6 +18,7 @@ export function App() {
         <Route path="begin" element={<BeginPage />} />
         <Route path="find/:id" element={<BenchPage />} />
         <Route path="guide" element={<GuidePage />} />
+        <Route path="audit" element={<AuditPage />} />
         <Route path="guide/:id" element={<TaxonPage />} />
         <Route path="sayings" element={<SayingsPage />} />
         <Route path="you" element={<YouPage />} />

@@ -36,6 +36,7 @@ async function open<T>(reply: Promise<Reply<T>>): Promise<T> {
 }
 
 export const guide = () => open(api.GET('/api/guide'));
+export const audit = () => open(api.GET('/api/audit'));
 export const taxa = (q: string) => open(api.GET('/api/taxa', { params: { query: { q } } }));
 export const taxon = (id: string) => open(api.GET('/api/taxa/{id}', { params: { path: { id } } }));
 export const finds = () => open(api.GET('/api/finds'));

@@ -3,6 +3,7 @@ import * as api from './client';
 
 export const useGuide = () => useQuery({ queryKey: ['guide'], queryFn: api.guide, staleTime: Infinity });
 export const useTaxa = (q: string) => useQuery({ queryKey: ['taxa', q], queryFn: () => api.taxa(q), staleTime: Infinity, placeholderData: (was) => was });
+export const useAudit = () => useQuery({ queryKey: ['audit'], queryFn: api.audit, staleTime: Infinity });
 export const useTaxon = (id: string) => useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity });
 export const useFinds = () => useQuery({ queryKey: ['finds'], queryFn: api.finds });
 export const useRejudged = () => useQuery({ queryKey: ['rejudged'], queryFn: api.rejudged });

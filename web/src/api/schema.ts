@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API audit */
+        get: operations["list-api-audit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/finds": {
         parameters: {
             query?: never;
@@ -225,6 +242,33 @@ export interface components {
              * @description In the trait's unit
              */
             value?: number;
+        };
+        AuditEntry: {
+            by: components["schemas"]["TraitRef"][];
+            decisive: boolean;
+            /** Format: int64 */
+            depth: number;
+            /** Format: int64 */
+            grade: number;
+            gradeWord: string;
+            named: boolean;
+            /** Format: int64 */
+            need: number;
+            ruledOut: boolean;
+            taxon: components["schemas"]["TaxonRef"];
+        };
+        AuditLine: {
+            continent: string;
+            entries: components["schemas"]["AuditEntry"][];
+            /** @description Every dangerous entry can be told apart then */
+            holds: boolean;
+            part: string;
+            preparation: string;
+            /** @description The guide does not let this stage be gathered */
+            refused: boolean;
+            stage: string;
+            taxon: components["schemas"]["TaxonRef"];
+            words: string;
         };
         Begin: {
             /** Format: date */
@@ -795,6 +839,35 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    "list-api-audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AuditLine"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     "list-api-finds": {
         parameters: {
             query?: never;

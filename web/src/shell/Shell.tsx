@@ -29,6 +29,7 @@ export function Shell() {
         <nav aria-label="Main">
           <NavLink to="/" end>Finds</NavLink>
           <NavLink to="/guide">Guide</NavLink>
+          <NavLink to="/audit">Audit</NavLink>
           <NavLink to="/sayings">Sayings</NavLink>
           <NavLink to="/you">You</NavLink>
         </nav>
