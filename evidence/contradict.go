@@ -45,9 +45,6 @@ func (s *sheet) of(taxon int32, buf []edge) []edge {
 	return buf
 }
 
-// actOf numbers the acts: traits that name no act are an act of their own.
-func (e *Engine) actOf(trait int32) int32 { return e.acts[trait] }
-
 // everyone asks contradictions for all entries.
 const everyone = -2
 
@@ -76,7 +73,7 @@ func (e *Engine) contradictions(rs []Reading, eff guide.StageSet, inScope []bool
 		if r.By >= 0 {
 			from = r.By
 		}
-		base := edge{reading: int32(i), group: e.ix.GroupOf[r.Trait], act: e.actOf(from), part: tr.Part, class: tr.Class}
+		base := edge{reading: int32(i), group: e.ix.GroupOf[r.Trait], act: e.acts[from], part: tr.Part, class: tr.Class}
 		try := func(taxon, row int32) {
 			hit, decisive := e.meets(col, tr, row, r, e.stagesFor(taxon, eff, tr))
 			if !hit {

@@ -1,6 +1,7 @@
 import { absent, firstTiles, readLength, seen, tilesOf } from '../src/bench/answer.ts';
 import { lookOf, partsOf, shownOf } from '../src/bench/plate.ts';
-import { hasGlyph } from '../src/drawing/glyphs.ts';
+import { groupAudit } from '../src/guide/audit.ts';
+import { glyph, hasGlyph } from '../src/drawing/glyphs.ts';
 import { petals, polygon } from '../src/drawing/marks.ts';
 import type { Judgement, Trait } from '../src/api/client.ts';
 import { expect, test } from './server.ts';
@@ -67,4 +68,25 @@ test('every state of the guide has a drawing, every part a place on the plate', 
   for (const t of guide.traits) {
     for (const k of t.kingdom === 'unclear' ? ['plant', 'fungus'] : [t.kingdom]) expect(partsOf(k).map((p) => p.part)).toContain(t.part);
   }
+});
+
+test('audit lines of one use stand together', () => {
+  const line = (taxon: string, part: string, stage: string) => ({ taxon: { id: taxon, common: taxon, scientific: '' }, part, preparation: 'cooked', stage, continent: 'EU', refused: false, holds: true, words: '', entries: [] });
+  const groups = groupAudit([line('a', 'leaf', 'leaf'), line('b', 'cap', 'mature'), line('a', 'leaf', 'flower'), line('a', 'fruit', 'fruit')]);
+  expect(groups.map((g) => [g.name, g.lines.length])).toEqual([['a, leaf, cooked', 2], ['b, cap, cooked', 1], ['a, fruit, cooked', 1]]);
+  expect(groupAudit([])).toEqual([]);
+});
+
+test('two states of one trait are never drawn alike', async ({ server }) => {
+  const guide = (await (await fetch(`${server.address}/api/guide`)).json()) as { traits: Trait[] };
+  const alike = guide.traits.flatMap((t) => {
+    const seen = new Map<string, string>();
+    return t.states.flatMap((s) => {
+      const d = JSON.stringify(glyph(t.id, s.id));
+      const twin = seen.get(d);
+      seen.set(d, s.id);
+      return twin ? [`${t.id}: ${twin} and ${s.id}`] : [];
+    });
+  });
+  expect(alike).toEqual([]);
 });

@@ -8,7 +8,7 @@ import { Field, Page, Soft } from '../theme/bits';
 const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(300px, 1fr)); gap: 0 28px;
   li { display: flex; gap: 14px; align-items: center; border-top: 1.5px solid var(--line); padding: 8px 0; min-height: 60px; }
   a { font-weight: 700; color: var(--ink); }`;
-const grades = ['harmless', 'unpleasant', 'poisonous', 'deadly'];
+const grades = ['no hazard noted', 'unpleasant', 'poisonous', 'deadly'];
 
 export function GuidePage() {
   const [q, setQ] = useState('');
