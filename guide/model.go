@@ -103,6 +103,7 @@ type Variant struct {
 // Cell is all the guide says of one taxon and one trait.
 type Cell struct {
 	Trait    string
+	From     string // the profile it was taken over from; empty: the entry's own
 	Variants []Variant
 }
 
@@ -131,7 +132,25 @@ type Hazard struct {
 	Contact     bool   // harmful to skin, eye or lung
 	Why         string // mechanism, in plain words
 	Onset       string // window from meal or touch to first sign
+	Syndrome    string // the way the poison works, by id; may be empty
+	Help        string // what is known to help in time: whom to call, what to keep
 	Source      string
+}
+
+// Syndrome is a way in which poisons work. Several entries share one.
+type Syndrome struct{ ID, Name, Why, Onset, Help, Source string }
+
+// NotGathered says why a stage is not to be gathered.
+type NotGathered struct {
+	Stages StageSet
+	Why    string
+}
+
+// Dispute is a point on which practitioners or books differ.
+type Dispute struct {
+	Question string
+	Schools  []string
+	Here     string // what this guide does, the stricter way
 }
 
 // Use is what a target is wanted for.
@@ -140,8 +159,10 @@ type Use struct {
 	Preparation string
 	Stages      StageSet
 	// Rank is how far the name must go for this use: species, group or genus.
-	Rank string
-	Note string
+	Rank    string
+	Quality []string // marks of what is worth taking: crisp, rolled, palm-sized
+	Harvest []string // how, least damage first
+	Note    string
 }
 
 // Lookalike names an entry that this one is taken for, and why people do.
@@ -187,6 +208,13 @@ type Taxon struct {
 	HardGroups  []string
 	Regions     []string
 	Habitats    []string
+	Hosts       []string // trees or plants it lives with or on
+	Companions  []string // what often grows beside it
+	Cues        []string // what leads to it from afar; never evidence
+	BeforePick  []string // what can't be looked at any more once it is picked
+	NotGathered []NotGathered
+	Remedy      []string // traditional uses, never a dose
+	Disputed    []Dispute
 	Stages      StageSet // the stages it has at all
 	Windows     []Window
 	Place       string // the reference place of the windows
@@ -238,6 +266,7 @@ type Book struct {
 	Sayings     []Saying
 	Sources     []Source
 	StageChecks []StageCheck
+	Syndromes   []Syndrome
 }
 
 // HazardFor is the grade of the entry as a use would have it: the gravest line

@@ -8,7 +8,9 @@
 //	stages.yaml       which answers fix a stage
 //	hard-groups.yaml  groups that ask for a sign-off
 //	sayings.yaml      folk rules, refused by name
+//	syndromes.yaml    how poisons work, when they are felt, whom to call
 //	traits/*.yaml     lists of traits
+//	profiles/*.yaml   what all members of a family or growth form share
 //	taxa/**/*.yaml    one taxon a file
 package guidefile
 
@@ -39,12 +41,16 @@ type loader struct {
 	links    []link
 	nodes    []taxonNodes
 	taxonIDs []string
+
+	profiles   map[string]profile
+	profileIDs []string
+	syndromes  []string
 }
 
 // Load reads a guide. On problems with the content the error is a
 // [yamlpos.Problems]; the book is then nil.
 func Load(fsys fs.FS) (*guide.Book, error) {
-	l := &loader{fsys: fsys, book: &guide.Book{}, traits: map[string]*guide.Trait{}, at: map[string]yamlpos.Problem{}, taxonAt: map[string]int{}, hash: map[string][]byte{}}
+	l := &loader{fsys: fsys, book: &guide.Book{}, traits: map[string]*guide.Trait{}, at: map[string]yamlpos.Problem{}, taxonAt: map[string]int{}, hash: map[string][]byte{}, profiles: map[string]profile{}}
 	files, err := l.files()
 	if err != nil {
 		return nil, err
@@ -55,9 +61,11 @@ func Load(fsys fs.FS) (*guide.Book, error) {
 	}{
 		{"sources.yaml", l.readSources},
 		{"hard-groups.yaml", l.readHardGroups},
+		{"syndromes.yaml", l.readSyndromes},
 		{"traits/", l.readTraits},
 		{"stages.yaml", l.readStages},
 		{"sayings.yaml", l.readSayings},
+		{"profiles/", l.readProfile},
 		{"taxa/", l.readTaxon},
 	} {
 		for _, f := range files {

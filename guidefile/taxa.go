@@ -11,8 +11,8 @@ import (
 )
 
 var taxonFields = []string{"id", "kingdom", "rank", "parent", "scientific", "common", "names", "synonyms", "family", "summary",
-	"equivalents", "hazards", "protection", "hard-groups", "regions", "habitats", "stages", "windows", "place", "uses", "key",
-	"lookalikes", "cautions", "before-eating", "cells", "sources", "confidence"}
+	"equivalents", "profiles", "hazards", "protection", "hard-groups", "regions", "habitats", "hosts", "companions", "cues", "stages", "windows", "place",
+	"before-pick", "uses", "not-gathered", "key", "lookalikes", "cautions", "before-eating", "remedy", "disputed", "cells", "sources", "confidence"}
 
 var (
 	ranks        = []string{"species", "group", "genus"}
@@ -32,7 +32,8 @@ func (l *loader) readTaxon(r yamlpos.Reader, data []byte) {
 	t := guide.Taxon{
 		ID: r.Str(m["id"]), Parent: r.Str(m["parent"]), Scientific: r.Str(m["scientific"]), Family: r.Str(m["family"]),
 		Summary: r.Str(m["summary"]), Equivalents: r.Strs(m["equivalents"]), Protection: r.Str(m["protection"]),
-		Habitats: r.Strs(m["habitats"]), Place: r.Str(m["place"]), Before: r.Strs(m["before-eating"]), File: r.File,
+		Habitats: r.Strs(m["habitats"]), Hosts: r.Strs(m["hosts"]), Companions: r.Strs(m["companions"]), Cues: r.Strs(m["cues"]),
+		Place: r.Str(m["place"]), BeforePick: r.Strs(m["before-pick"]), Before: r.Strs(m["before-eating"]), Remedy: r.Strs(m["remedy"]), File: r.File,
 	}
 	if was, ok := l.at["taxon "+t.ID]; ok {
 		r.Fail(m["id"], "", "the taxon %q is already described in %s", t.ID, was.File)
@@ -70,14 +71,35 @@ func (l *loader) readTaxon(r yamlpos.Reader, data []byte) {
 		r.Need(k, km, "stages", "traits")
 		t.Key = append(t.Key, guide.KeyTraits{Stages: readStageSet(r, km["stages"]), Traits: words(r, km["traits"], "trait", l.traitIDs)})
 	}
-	for _, f := range r.Each(m["cells"]) {
+	for _, k := range r.Items(m["not-gathered"]) {
+		nm := r.Map(k, "stages", "why")
+		r.Need(k, nm, "stages", "why")
+		t.NotGathered = append(t.NotGathered, guide.NotGathered{Stages: readStageSet(r, nm["stages"]), Why: r.Str(nm["why"])})
+	}
+	for _, k := range r.Items(m["disputed"]) {
+		dm := r.Map(k, "question", "schools", "here")
+		r.Need(k, dm, "question", "schools", "here")
+		t.Disputed = append(t.Disputed, guide.Dispute{Question: r.Str(dm["question"]), Schools: r.Strs(dm["schools"]), Here: r.Str(dm["here"])})
+	}
+	t.Cells = l.readCells(r, m["cells"], t.Kingdom)
+	l.inherit(r, m["profiles"], &t)
+	l.nodes = append(l.nodes, taxonNodes{r, n, m})
+	l.taxonAt[t.ID] = len(l.book.Taxa)
+	l.taxonIDs = append(l.taxonIDs, t.ID)
+	l.book.Taxa = append(l.book.Taxa, t)
+}
+
+// readCells reads what an entry or a profile says, trait by trait.
+func (l *loader) readCells(r yamlpos.Reader, n *yaml.Node, kingdom guide.Kingdom) []guide.Cell {
+	var out []guide.Cell
+	for _, f := range r.Each(n) {
 		tr := l.traits[f.Name]
 		if tr == nil {
 			r.Fail(f.Key, yamlpos.Nearest(f.Name, l.traitIDs), "unknown trait %q", f.Name)
 			continue
 		}
-		if tr.Kingdom != guide.KingdomUnclear && tr.Kingdom != t.Kingdom {
-			r.Fail(f.Key, "", "the trait %q is not one of a %s", tr.ID, t.Kingdom)
+		if tr.Kingdom != guide.KingdomUnclear && tr.Kingdom != kingdom {
+			r.Fail(f.Key, "", "the trait %q is not one of a %s", tr.ID, kingdom)
 			continue
 		}
 		c := guide.Cell{Trait: tr.ID}
@@ -88,15 +110,12 @@ func (l *loader) readTaxon(r yamlpos.Reader, data []byte) {
 				r.Fail(vn, "give each stage to one line only", "%s is described twice for %s", tr.ID, strings.Join((v.Stages&covered).Strings(), ", "))
 			}
 			covered |= v.Stages
-			v.Stages &= guide.StagesOf(t.Kingdom)
+			v.Stages &= guide.StagesOf(kingdom)
 			c.Variants = append(c.Variants, v)
 		}
-		t.Cells = append(t.Cells, c)
+		out = append(out, c)
 	}
-	l.nodes = append(l.nodes, taxonNodes{r, n, m})
-	l.taxonAt[t.ID] = len(l.book.Taxa)
-	l.taxonIDs = append(l.taxonIDs, t.ID)
-	l.book.Taxa = append(l.book.Taxa, t)
+	return out
 }
 
 type taxonNodes struct {
@@ -138,13 +157,18 @@ func (l *loader) readNames(r yamlpos.Reader, m map[string]*yaml.Node, t *guide.T
 
 func (l *loader) readHazards(r yamlpos.Reader, n *yaml.Node, t *guide.Taxon) {
 	for _, k := range r.Items(n) {
-		hm := r.Map(k, "grade", "part", "stages", "preparation", "contact", "why", "onset", "source")
-		r.Need(k, hm, "grade", "why", "source")
+		hm := r.Map(k, "grade", "part", "stages", "preparation", "contact", "syndrome", "why", "onset", "source")
+		r.Need(k, hm, "grade", "source")
 		g := r.Int(hm["grade"])
 		if g < 0 || g > 3 {
 			r.Fail(hm["grade"], "0 harmless, 1 unpleasant, 2 poisonous or harmful on contact, 3 deadly", "a hazard grade lies between 0 and 3")
 		}
 		h := guide.Hazard{Grade: guide.Grade(g), Contact: r.Bool(hm["contact"], false), Why: r.Str(hm["why"]), Onset: r.Str(hm["onset"]), Source: pick(r, hm["source"], "source", l.sources)}
+		if hm["syndrome"] != nil {
+			l.fromSyndrome(r, hm["syndrome"], &h)
+		} else {
+			r.Need(k, hm, "why")
+		}
 		if hm["part"] != nil {
 			h.Part = pick(r, hm["part"], "part", gathered)
 		}
@@ -160,10 +184,10 @@ func (l *loader) readHazards(r yamlpos.Reader, n *yaml.Node, t *guide.Taxon) {
 
 func readUses(r yamlpos.Reader, n *yaml.Node, t *guide.Taxon) {
 	for _, k := range r.Items(n) {
-		um := r.Map(k, "part", "preparation", "stages", "rank", "note")
+		um := r.Map(k, "part", "preparation", "stages", "rank", "quality", "harvest", "note")
 		r.Need(k, um, "part", "preparation", "stages", "rank")
 		u := guide.Use{Part: pick(r, um["part"], "part", gathered), Preparation: pick(r, um["preparation"], "preparation", preparations),
-			Stages: readStageSet(r, um["stages"]), Rank: pick(r, um["rank"], "rank", ranks), Note: r.Str(um["note"])}
+			Stages: readStageSet(r, um["stages"]), Rank: pick(r, um["rank"], "rank", ranks), Quality: r.Strs(um["quality"]), Harvest: r.Strs(um["harvest"]), Note: r.Str(um["note"])}
 		if g := t.HazardFor(u.Part, u.Preparation, u.Stages, false); g > 0 {
 			r.Fail(k, "correct the use or the hazard; in doubt, the higher grade", "the entry's own hazards grade this use as %s", g)
 		}

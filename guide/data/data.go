@@ -5,5 +5,5 @@ import "embed"
 
 // FS holds the guide as shipped.
 //
-//go:embed *.yaml traits taxa
+//go:embed *.yaml traits profiles taxa
 var FS embed.FS
