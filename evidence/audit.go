@@ -61,7 +61,7 @@ func continents(tx *guide.Taxon) []string {
 }
 
 func (e *Engine) auditLine(taxon int32, u *guide.Use, st guide.Stage, continent string) AuditLine {
-	line := AuditLine{Taxon: taxon, Use: *u, Stage: st, Continent: continent, Refused: !u.Stages.Has(st), Holds: true}
+	line := AuditLine{Taxon: taxon, Use: *u, Stage: st, Continent: continent, Refused: !u.Stages.Has(st) || !u.GatheredIn(continent), Holds: true}
 	region := continent
 	if continent == "NA" {
 		region = "ENA"

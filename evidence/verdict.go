@@ -58,13 +58,14 @@ const (
 	ContradictedAgain
 	Inseparable
 	StageNotGathered
+	NotGatheredHere
 	ThisPerson
 	ThisGround
 	ThisPlace
 	BadCondition
 )
 
-var leaveNames = []string{"", "not-food", "contradicted-twice", "contradicted-again", "inseparable", "stage-not-gathered", "this-person", "this-ground", "this-place", "bad-condition"}
+var leaveNames = []string{"", "not-food", "contradicted-twice", "contradicted-again", "inseparable", "stage-not-gathered", "not-gathered-here", "this-person", "this-ground", "this-place", "bad-condition"}
 
 // String gives the word.
 func (l Leave) String() string { return wordOf(leaveNames, int(l)) }
@@ -253,6 +254,9 @@ func (t *trial) leave(j *Judgement) []Leave {
 	}
 	if t.use != nil && t.sc.anyStage && t.use.Stages&stages == 0 {
 		out = append(out, StageNotGathered)
+		j.Refusals = append(j.Refusals, Refusal{Code: RefuseStage, Taxon: t.target, Trait: -1})
+	} else if t.use != nil && !t.use.GatheredIn(t.f.Place.Region) {
+		out = append(out, NotGatheredHere)
 		j.Refusals = append(j.Refusals, Refusal{Code: RefuseStage, Taxon: t.target, Trait: -1})
 	} else if t.sc.anyStage && len(out) == 0 {
 		if d := t.inseparable(); d >= 0 {

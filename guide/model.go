@@ -142,8 +142,9 @@ type Syndrome struct{ ID, Name, Why, Onset, Help, Source string }
 
 // NotGathered says why a stage is not to be gathered.
 type NotGathered struct {
-	Stages StageSet
-	Why    string
+	Stages  StageSet
+	Regions []string // empty: everywhere
+	Why     string
 }
 
 // Dispute is a point on which practitioners or books differ.
@@ -159,10 +160,27 @@ type Use struct {
 	Preparation string
 	Stages      StageSet
 	// Rank is how far the name must go for this use: species, group or genus.
-	Rank    string
+	Rank string
+	// Regions where the guide lets it be gathered; empty: wherever it grows.
+	Regions []string
 	Quality []string // marks of what is worth taking: crisp, rolled, palm-sized
 	Harvest []string // how, least damage first
 	Note    string
+}
+
+// GatheredIn reports whether the guide lets the use go ahead on the region's
+// continent. What a continent's own dangers make impossible to tell apart is
+// not gathered there, and may be elsewhere. An unknown region is everywhere.
+func (u *Use) GatheredIn(region string) bool {
+	if region == "" || len(u.Regions) == 0 {
+		return true
+	}
+	for _, r := range u.Regions {
+		if Continent(r) == Continent(region) {
+			return true
+		}
+	}
+	return false
 }
 
 // Lookalike names an entry that this one is taken for, and why people do.

@@ -72,9 +72,9 @@ func (l *loader) readTaxon(r yamlpos.Reader, data []byte) {
 		t.Key = append(t.Key, guide.KeyTraits{Stages: readStageSet(r, km["stages"]), Traits: words(r, km["traits"], "trait", l.traitIDs)})
 	}
 	for _, k := range r.Items(m["not-gathered"]) {
-		nm := r.Map(k, "stages", "why")
+		nm := r.Map(k, "stages", "regions", "why")
 		r.Need(k, nm, "stages", "why")
-		t.NotGathered = append(t.NotGathered, guide.NotGathered{Stages: readStageSet(r, nm["stages"]), Why: r.Str(nm["why"])})
+		t.NotGathered = append(t.NotGathered, guide.NotGathered{Stages: readStageSet(r, nm["stages"]), Regions: words(r, nm["regions"], "region", regions), Why: r.Str(nm["why"])})
 	}
 	for _, k := range r.Items(m["disputed"]) {
 		dm := r.Map(k, "question", "schools", "here")
@@ -184,10 +184,10 @@ func (l *loader) readHazards(r yamlpos.Reader, n *yaml.Node, t *guide.Taxon) {
 
 func readUses(r yamlpos.Reader, n *yaml.Node, t *guide.Taxon) {
 	for _, k := range r.Items(n) {
-		um := r.Map(k, "part", "preparation", "stages", "rank", "quality", "harvest", "note")
+		um := r.Map(k, "part", "preparation", "stages", "rank", "regions", "quality", "harvest", "note")
 		r.Need(k, um, "part", "preparation", "stages", "rank")
 		u := guide.Use{Part: pick(r, um["part"], "part", gathered), Preparation: pick(r, um["preparation"], "preparation", preparations),
-			Stages: readStageSet(r, um["stages"]), Rank: pick(r, um["rank"], "rank", ranks), Quality: r.Strs(um["quality"]), Harvest: r.Strs(um["harvest"]), Note: r.Str(um["note"])}
+			Stages: readStageSet(r, um["stages"]), Rank: pick(r, um["rank"], "rank", ranks), Regions: words(r, um["regions"], "region", regions), Quality: r.Strs(um["quality"]), Harvest: r.Strs(um["harvest"]), Note: r.Str(um["note"])}
 		if g := t.HazardFor(u.Part, u.Preparation, u.Stages, false); g > 0 {
 			r.Fail(k, "correct the use or the hazard; in doubt, the higher grade", "the entry's own hazards grade this use as %s", g)
 		}

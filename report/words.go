@@ -114,6 +114,7 @@ var leaveWords = map[evidence.Leave]string{
 	evidence.ContradictedAgain: "What you saw contradicts it, and a second look confirmed that.",
 	evidence.Inseparable:       "At this stage nothing the guide knows tells it apart from a dangerous entry.",
 	evidence.StageNotGathered:  "It is not gathered at this stage.",
+	evidence.NotGatheredHere:   "It is not gathered on this continent: something dangerous that grows here can't be told from it.",
 	evidence.ThisPerson:        "What your profile says rules it out for you, whatever others may have.",
 	evidence.ThisGround:        "Nothing is taken from this ground.",
 	evidence.ThisPlace:         "The rules of this place, as entered, forbid it.",
