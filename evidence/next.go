@@ -228,7 +228,7 @@ func (t *trial) next() Check {
 			offers = append(offers, o)
 		}
 	}
-	offers = t.prepare(offers)
+	offers = t.prepare(t.widen(t.steady(offers)))
 	naming := t.identityWeight() == t.e.def.IdentityNaming
 	slices.SortFunc(offers, func(a, b Offer) int {
 		first := 0
@@ -453,6 +453,60 @@ func (t *trial) prepare(offers []Offer) []Offer {
 		}
 	}
 	return out
+}
+
+// steady offers the state of the specimen when that alone is wanted to make a
+// reading count: no ring on a stem that nobody called intact may be a lost ring.
+func (t *trial) steady(offers []Offer) []Offer {
+	at := t.conditionTrait()
+	if at < 0 || t.byTrait[at] >= 0 {
+		return offers
+	}
+	for _, i := range t.byTrait {
+		if i < 0 || t.rs[i].Soundness != Shaky {
+			continue
+		}
+		lost := len(t.rs[i].Spoilers) > 0
+		for _, s := range t.rs[i].Spoilers {
+			lost = lost && s == CouldBeLost
+		}
+		if lost {
+			return append(offers, Offer{Trait: at, For: t.rs[i].Trait, helps: true, Score: t.e.def.KeyBonus})
+		}
+	}
+	return offers
+}
+
+// widen offers, once nothing open is left, the check that is most likely to take
+// an entry that is ruled out, and only just, as far from this specimen as the
+// verdict asks.
+func (t *trial) widen(offers []Offer) []Offer {
+	if t.target < 0 || !t.f.Intent.harvest() || len(t.open) > 0 {
+		return offers
+	}
+	for _, d := range t.danger {
+		if int(t.sheet.counts[d]) >= int(t.sheet.counts[t.target])+t.e.def.Margin {
+			continue
+		}
+		at := t.separator(d)
+		for i := range offers {
+			if offers[i].Trait == at {
+				offers[i].helps = true
+				return offers
+			}
+		}
+	}
+	return offers
+}
+
+// conditionTrait is the trait that says in what state the specimen is, or -1.
+func (t *trial) conditionTrait() int32 {
+	for i := range t.e.ix.Book.Traits {
+		if tr := t.trait(int32(i)); tr.Prepares == "condition" && (tr.Kingdom == guide.KingdomUnclear || tr.Kingdom == t.kingdom) {
+			return int32(i)
+		}
+	}
+	return -1
 }
 
 // outcomes says what each state of the offered check would do.

@@ -292,11 +292,7 @@ func (t *trial) condition() ([]Obligation, []Leave) {
 	}
 	if !known {
 		o := ob(AnswerCondition, SpecimenLeg)
-		for i := range t.e.ix.Book.Traits {
-			if tr := t.trait(int32(i)); tr.Prepares == "condition" && (tr.Kingdom == guide.KingdomUnclear || tr.Kingdom == t.kingdom) {
-				o.Trait = int32(i)
-			}
-		}
+		o.Trait = t.conditionTrait()
 		out = append(out, o)
 	}
 	switch t.f.Place.Ground {

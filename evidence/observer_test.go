@@ -53,10 +53,18 @@ func (o *observer) answer(trait int32) evidence.Answer {
 	return a
 }
 
+// regionOf is a region where the use may be gathered.
+func regionOf(tx *guide.Taxon, u *guide.Use) string {
+	if len(u.Regions) > 0 {
+		return u.Regions[0]
+	}
+	return tx.Regions[0]
+}
+
 // ready is a find in which everything but the evidence has been answered.
 func ready(e *evidence.Engine, tx *guide.Taxon, u *guide.Use, st guide.Stage) *evidence.Find {
 	f := &evidence.Find{Intent: evidence.Eat, Target: tx.ID, Part: u.Part, Prep: u.Preparation,
-		Place:     evidence.Place{Region: tx.Regions[0], Ground: "clean", Permission: evidence.Yes, Protected: evidence.No, Limit: "none known"},
+		Place:     evidence.Place{Region: regionOf(tx, u), Ground: "clean", Permission: evidence.Yes, Protected: evidence.No, Limit: "none known"},
 		Profile:   evidence.Profile{Answered: evidence.HealthTopics},
 		Specimens: []evidence.Specimen{{ID: "s1"}}}
 	for _, g := range e.Index().Book.HardGroups {

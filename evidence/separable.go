@@ -38,7 +38,9 @@ func (e *Engine) separating(target, other int32, stages guide.StageSet, least gu
 		}
 		ptr := &e.ix.Book.Traits[at]
 		never, dec := masks(col, row, e.stagesFor(other, stages.WithNeighbours(), ptr))
-		if states&never == 0 || at != ref.Col && states&^never != 0 {
+		// A look is sure to separate when every state that the target is seen in
+		// is denied; it may separate when one is.
+		if states&never == 0 || (at != ref.Col || least >= guide.Usually) && states&^never != 0 {
 			continue
 		}
 		f(ref.Col, edge{group: e.ix.GroupOf[at], act: e.acts[ref.Col], part: ptr.Part, class: ptr.Class,
@@ -134,6 +136,9 @@ func (t *trial) separator(other int32) int32 {
 		}
 		after := nd.count(append(have[:len(have):len(have)], ed))
 		gain := int(before.remaining - after.remaining)
+		if before.ruledOut && !grouped(have, ed.group) {
+			gain = 1 // one more contradiction for the margin
+		}
 		if gain <= 0 {
 			return
 		}
@@ -143,4 +148,14 @@ func (t *trial) separator(other int32) int32 {
 		}
 	})
 	return best
+}
+
+// grouped reports whether a contradiction of the group is among the edges.
+func grouped(es []edge, group int32) bool {
+	for i := range es {
+		if es[i].group == group {
+			return true
+		}
+	}
+	return false
 }

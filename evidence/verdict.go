@@ -244,7 +244,7 @@ func (t *trial) leave(j *Judgement) []Leave {
 	var out []Leave
 	tx := t.taxon(t.target)
 	stages := t.sc.stages
-	if t.use == nil || tx.HazardFor(t.f.Part, t.f.Prep, 0, false) > 0 {
+	if t.use == nil || tx.HazardFor(t.f.Part, t.f.Prep, t.use.Stages, false) > 0 {
 		out = append(out, NotFood)
 	}
 	if j.TargetContradictions >= 2 {

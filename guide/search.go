@@ -11,8 +11,8 @@ import (
 type Hit struct {
 	Taxon int32
 	Name  Name // the name that was met
-	// Off is how far the words typed are from the name: 0 for a name that
-	// begins with them, then whole words inside it, then typing mistakes.
+	// Off is how far the words typed are from the name: 0 for the whole name,
+	// then a name that begins with them, words inside it, typing mistakes.
 	Off int
 }
 
@@ -44,17 +44,19 @@ func (b *Book) Search(query string) []Hit {
 
 // offBy compares a folded query with a folded name; -1 is no match.
 func offBy(q, name string) int {
-	if strings.HasPrefix(name, q) {
+	switch {
+	case name == q && q != "":
 		return 0
-	}
-	if strings.Contains(" "+name, " "+q) {
+	case strings.HasPrefix(name, q):
 		return 1
+	case strings.Contains(" "+name, " "+q):
+		return 2
 	}
 	if len(q) < 3 {
 		return -1
 	}
 	if strings.Contains(name, q) {
-		return 2
+		return 3
 	}
 	allowed := 1 + len(q)/5
 	best := spell.Distance(q, name)
@@ -73,5 +75,5 @@ func offBy(q, name string) int {
 	if best > allowed {
 		return -1
 	}
-	return 2 + best
+	return 3 + best
 }

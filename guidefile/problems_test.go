@@ -49,8 +49,8 @@ func TestProblems(t *testing.T) {
 		want   string // file:line:col: and part of the message
 		hint   string
 	}{
-		"unknown trait":        {taxon, replace("  leaf-veins: {", "  leaf-viens: {"), taxon + ":49:3: unknown trait \"leaf-viens\"", "leaf-veins"},
-		"unknown state":        {taxon, replace("leaf-veins: {always: parallel}", "leaf-veins: {always: paralel}"), taxon + ":49:24: unknown state of leaf-veins \"paralel\"", "parallel"},
+		"unknown trait":        {taxon, replace("  leaf-veins: {", "  leaf-viens: {"), taxon + ":50:3: unknown trait \"leaf-viens\"", "leaf-veins"},
+		"unknown state":        {taxon, replace("leaf-veins: {always: parallel}", "leaf-veins: {always: paralel}"), taxon + ":50:24: unknown state of leaf-veins \"paralel\"", "parallel"},
 		"unknown stage":        {taxon, replace("stages: [leaf], months: 3-5", "stages: [leav], months: 3-5"), "unknown stage \"leav\"", "leaf"},
 		"unknown taxon":        {taxon, replace("taxon: convallaria-majalis", "taxon: convallaria-majals"), "unknown taxon \"convallaria-majals\"", "convallaria-majalis"},
 		"unknown field":        {taxon, replace("summary:", "sumary:"), "unknown field \"sumary\"", "summary"},
@@ -62,13 +62,13 @@ func TestProblems(t *testing.T) {
 		"state twice":          {taxon, replace("usually: lance, sometimes: oval", "usually: lance, sometimes: lance"), "stands under two frequencies", ""},
 		"stage twice":          {taxon, replace("- {stages: [flower, fruit], usually: flower-stalk", "- {stages: [leaf, flower, fruit], usually: flower-stalk"), "described twice for leaf", ""},
 		"decisive, no source":  {"taxa/plants/convallaria-majalis.yaml", replace("decisive: [own-stalk], source: stace", "decisive: [own-stalk]"), "needs its source", "add source"},
-		"decisive, no never":   {"taxa/plants/convallaria-majalis.yaml", replace("decisive: [own-stalk]", "decisive: [rosette]"), "a decisive state must be a never", ""},
+		"decisive, no never":   {"taxa/plants/convallaria-majalis.yaml", replace("decisive: [own-stalk]", "decisive: [shared-sheath]"), "a decisive state must be a never", ""},
 		"decisive smell":       {"taxa/plants/convallaria-majalis.yaml", replace("smell-crushed: {usually: green, never: garlic}", "smell-crushed: {usually: green, never: garlic, decisive: true, source: stace}"), "only structural traits and timed reactions", ""},
-		"baseline missing":     {taxon, replace("  leaf-veins: {always: parallel}\n", ""), "does not answer the baseline trait \"leaf-veins\"", "unknown: why"},
+		"baseline missing":     {taxon, replace("  root-form: {usually", "  offsets: {usually"), "does not answer the baseline trait \"root-form\"", "unknown: why"},
 		"grade out of range":   {"taxa/plants/arum-maculatum.yaml", replace("grade: 2", "grade: 4"), "a hazard grade lies between 0 and 3", "3 deadly"},
 		"use against hazard":   {taxon, replace("grade: 0", "grade: 2"), "grade this use as poisonous", "in doubt, the higher"},
 		"key in two parts":     {"taxa/plants/castanea-sativa.yaml", replace("traits: [plant-habit, leaf-division, leaf-margin, husk-spines, nut-tip, nuts-in-husk]", "traits: [leaf-division, leaf-margin, husk-spines]"), "lie in 2 part(s), three are needed", ""},
-		"part never there":     {taxon, replace("stipules: inapplicable", "stipules: {always: none}"), "says that the part is never there", "inapplicable"},
+		"part never there":     {taxon, replace("leaflet-number: inapplicable", "leaflet-number: {typical: [3, 5], extreme: [3, 7], unit: count}"), "says that the part is never there", "inapplicable"},
 		"broken YAML":          {taxon, replace("summary: A spring", "summary: 'A spring"), "not readable as YAML", "indentation"},
 		"empty file":           {taxon, func(string) string { return "" }, "the file is empty", ""},
 		"said twice":           {taxon, replace("rank: species\n", "rank: species\nrank: genus\n"), "\"rank\" stands twice", ""},
