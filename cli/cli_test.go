@@ -105,14 +105,14 @@ func TestExitCodes(t *testing.T) {
 // fails with 1 when a stage is opened at which nothing tells a danger apart.
 func TestAudit(t *testing.T) {
 	code, text, _ := run("audit")
-	if code != 0 || !strings.Contains(text, "Field mushroom (Agaricus campestris), cap cooked, stage egg, EU: not gathered at this stage; 7 of 7 could not be told apart") {
+	if code != 0 || !strings.Contains(text, "Horse mushroom (Agaricus arvensis), cap cooked, stage egg, EU: not gathered at this stage; 4") {
 		t.Fatalf("%d\n%s", code, text)
 	}
 	dir := t.TempDir()
 	if err := os.CopyFS(dir, os.DirFS("../guide/data")); err != nil {
 		t.Fatal(err)
 	}
-	file := filepath.Join(dir, "taxa/fungi/agaricus-campestris.yaml")
+	file := filepath.Join(dir, "taxa/fungi/agaricus-arvensis.yaml")
 	b, err := os.ReadFile(file)
 	if err != nil {
 		t.Fatal(err)

@@ -1,5 +1,7 @@
 package evidence
 
+import "zestythicket/guide"
+
 // Patch is what the specimens of one find say together. A verdict is for the
 // specimens checked one by one, never for the patch or the basket.
 type Patch struct {
@@ -110,6 +112,8 @@ func (e *Engine) clash(f *Find, a, b *Judgement) (Clash, bool) {
 	return Clash{}, false
 }
 
+// anyAllowsBoth: some entry in scope is described as showing both. An entry that
+// is silent on a state does not vouch for it.
 func (e *Engine) anyAllowsBoth(t *trial, a, b *Reading) bool {
 	col, tr := &e.ix.Columns[a.Trait], t.trait(a.Trait)
 	for row, taxon := range col.Taxa {
@@ -117,6 +121,13 @@ func (e *Engine) anyAllowsBoth(t *trial, a, b *Reading) bool {
 			continue
 		}
 		st := e.stagesFor(taxon, t.sc.eff, tr)
+		if tr.Kind != guide.Measure {
+			shown := shownMask(col, int32(row), st, guide.Rarely)
+			if shown&a.Mask != 0 && shown&b.Mask != 0 {
+				return true
+			}
+			continue
+		}
 		x, _ := e.meets(col, tr, int32(row), a, st)
 		y, _ := e.meets(col, tr, int32(row), b, st)
 		if !x && !y {

@@ -1,41 +1,14 @@
 import { blade, dash, fill, hatch, line, petals, polygon, rays, round, thin, type Mark } from './marks';
+import { fungi } from './glyphs-fungi';
+import { plants } from './glyphs-plants';
+import { bigCut, colourOf, drop, ground, leaves, scent, stem } from './strokes';
 
-const ground = thin('M4 42h40');
-const stem = (x = 24, from = 42, to = 8) => line(`M${x} ${from}V${to}`);
 const cap = (d: string) => line(d);
 const capRound = 'M8 22C8 8 40 8 40 22z';
 const stalk = 'M21 22V40M27 22V40';
-const bigCut = round(24, 24, 15);
-const drop = (x: number, y: number) => `M${x} ${y}c-4 6-4 10 0 10s4-4 0-10z`;
-const nose = thin('M10 8c6 8 2 14-2 18c4 2 8 2 10 0');
-const scent = (d: string): Mark[] => [nose, line(d)];
 const half = (under: Mark[]): Mark[] => [cap('M8 20C8 6 40 6 40 20'), line(stalk), ...under];
-const swatch = (...m: Mark[]): Mark[] => [line('M8 8h32v32H8z'), ...m];
-const leaves = (angles: [number, number, number][]): Mark[] => angles.map(([x, y, a]) => line(blade(x, y, 16, 4.5, a)));
-const colour: Record<string, Mark[]> = {
-  white: swatch(),
-  cream: swatch(thin('M12 36h24')),
-  pink: swatch(thin('M14 14h.1M24 14h.1M34 14h.1M19 24h.1M29 24h.1M14 34h.1M24 34h.1M34 34h.1')),
-  salmon: swatch(thin('M12 16h24M14 26h.1M24 26h.1M34 26h.1M14 34h.1M24 34h.1M34 34h.1')),
-  chocolate: swatch(fill('M10 10h28v28H10z')),
-  black: swatch(fill('M8 8h32v32H8z')),
-  rust: swatch(hatch('M10 10h28v28H10z')),
-  tawny: swatch(hatch('M10 10h28v28H10z'), thin('M10 10l28 28')),
-  brown: swatch(hatch('M10 10h28v28H10z'), thin('M38 10L10 38')),
-  grey: swatch(thin('M10 16h28M10 22h28M10 28h28M10 34h28')),
-  green: swatch(thin('M16 10v28M24 10v28M32 10v28')),
-  yellow: swatch(thin(round(24, 24, 9))),
-  'egg-yellow': swatch(thin(round(24, 24, 9)), fill(round(24, 24, 3))),
-  orange: swatch(thin(round(24, 24, 11)), thin(round(24, 24, 6))),
-  red: swatch(thin('M10 38L38 10M10 24L24 10M24 38L38 24')),
-  blue: swatch(thin('M10 18q7-6 14 0t14 0M10 30q7-6 14 0t14 0')),
-  'cream-edge-yellow': swatch(thin('M14 14h20v20H14z')),
-  clear: [line(drop(24, 16))],
-  milky: [fill(drop(24, 16))],
-  slimy: [line('M20 10c0 10-6 14-4 24M28 10c0 12 8 14 4 26M24 10v30')],
-};
 
-const byState: Record<string, Mark[]> = {
+const first: Record<string, Mark[]> = {
   // The plant as a whole
   'plant-habit/herb': [ground, line('M24 42V14'), ...leaves([[24, 34, -150], [24, 34, -30], [24, 26, -140], [24, 26, -40]])],
   'plant-habit/shrub': [ground, line('M20 42L12 12M24 42V8M28 42l8-30M22 30l-10-4M26 28l10-6'), thin(round(24, 18, 17, 13))],
@@ -266,18 +239,20 @@ const byState: Record<string, Mark[]> = {
   'condition/malformed': [line('M10 24C4 10 20 2 24 12 30 0 46 10 36 24zM20 24l-6 18M28 24l2 8 6 10')],
 };
 
-const colourTraits = new Set(['flower-colour', 'fruit-colour', 'sap-colour', 'gill-colour', 'spore-print', 'cap-colour', 'flesh-colour']);
+const byState: Record<string, Mark[]> = { ...first, ...plants, ...fungi };
+
+const colourTraits = new Set(['flower-colour', 'fruit-colour', 'sap-colour', 'gill-colour', 'spore-print', 'cap-colour', 'flesh-colour', 'pore-colour', 'stem-colour']);
 const nothing: Mark[] = [dash(round(24, 24, 16)), thin('M14 34L34 14')];
 
 /** The drawing of one state of one trait; what is absent is a crossed dotted ring. */
 export function glyph(trait: string, state: string): Mark[] {
   const own = byState[`${trait}/${state}`];
   if (own) return own;
-  if (colourTraits.has(trait) && colour[state]) return colour[state];
+  if (colourTraits.has(trait) && colourOf(state).length > 0) return colourOf(state);
   return nothing;
 }
 
 /** Whether a state has a drawing of its own. */
 export function hasGlyph(trait: string, state: string): boolean {
-  return `${trait}/${state}` in byState || (colourTraits.has(trait) && state in colour) || state === 'none' || state === 'absent';
+  return `${trait}/${state}` in byState || (colourTraits.has(trait) && colourOf(state).length > 0) || state === 'none' || state === 'absent';
 }
