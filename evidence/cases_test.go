@@ -52,6 +52,21 @@ func TestCases(t *testing.T) {
 			p := e.JudgePatch(&c.Find)
 			v := report.OfPatch(e.Index(), &c.Find, &p)
 			hold(t, &c.Expect, &v)
+			specimen := c.Expect.Specimen
+			if specimen == "" {
+				specimen = c.Find.Specimens[0].ID
+			}
+			for taxon, want := range c.Expect.Against {
+				have := e.Against(&c.Find, specimen, taxon)
+				for _, w := range want {
+					if !slices.Contains(have, w) {
+						t.Errorf("%s is not contradicted by %s, only by %v", taxon, w, have)
+					}
+				}
+				if len(want) == 0 && len(have) > 0 {
+					t.Errorf("%s is contradicted by %v, want by nothing", taxon, have)
+				}
+			}
 		})
 	}
 }

@@ -193,3 +193,24 @@ func masks(col *guide.Column, row int32, stages guide.StageSet) (never, decisive
 	}
 	return never, decisive
 }
+
+// Against lists the traits whose sound readings contradict an entry, dangerous
+// or not, in the order of the traits: why it fell, or why it is being cut back.
+// Unknown names contradict nothing.
+func (e *Engine) Against(f *Find, specimen, taxon string) []string {
+	at, ok := e.ix.TaxonAt(taxon)
+	if !ok {
+		return nil
+	}
+	t := e.trial(f, specimen)
+	in := make([]bool, len(t.in))
+	in[at] = true
+	s := e.contradictions(t.rs, t.sc.eff, in, at)
+	var out []string
+	for i := s.head[at]; i >= 0; i = s.edges[i].next {
+		if id := t.trait(t.rs[s.edges[i].reading].Trait).ID; !has(out, id) {
+			out = append(out, id)
+		}
+	}
+	return out
+}

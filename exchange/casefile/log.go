@@ -146,7 +146,7 @@ func has(list []string, w string) bool {
 }
 
 func (r *reader) expect(n *yaml.Node, e *Expect) {
-	m := r.Map(n, "specimen", "verdict", "depths", "out", "open", "obligations", "refusals", "leave", "next", "leader", "shaky", "held", "counts", "fast-pass")
+	m := r.Map(n, "specimen", "verdict", "depths", "against", "out", "open", "obligations", "refusals", "leave", "next", "leader", "shaky", "held", "counts", "fast-pass")
 	e.Specimen, e.Verdict, e.Next, e.Leader = r.Str(m["specimen"]), r.Str(m["verdict"]), r.Str(m["next"]), r.Str(m["leader"])
 	if e.Verdict != "" {
 		if _, ok := evidence.ParseVerdict(e.Verdict); !ok {
@@ -157,6 +157,17 @@ func (r *reader) expect(n *yaml.Node, e *Expect) {
 	for _, f := range r.Each(m["depths"]) {
 		r.taxon(f.Key)
 		e.Depths[f.Name] = r.Int(f.Value)
+	}
+	e.Against = map[string][]string{}
+	for _, f := range r.Each(m["against"]) {
+		r.taxon(f.Key)
+		e.Against[f.Name] = []string{}
+		for _, it := range r.Items(f.Value) {
+			if _, ok := r.ix.TraitAt(it.Value); !ok {
+				r.Fail(it, "", "unknown trait %q", it.Value)
+			}
+			e.Against[f.Name] = append(e.Against[f.Name], it.Value)
+		}
 	}
 	for _, it := range append(r.Items(m["out"]), r.Items(m["open"])...) {
 		r.taxon(it)
