@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"zestythicket/evidence"
+	"zestythicket/internal/yamlpos"
 	"zestythicket/report"
 	"zestythicket/store"
 )
@@ -50,9 +51,17 @@ func (e *Invalid) orNil() error {
 // Casebook joins a store and an engine. Now gives the time; it is a field so
 // that tests can set it.
 type Casebook struct {
-	Store  *store.Store
-	Engine *evidence.Engine
-	Now    func() time.Time
+	Store   *store.Store
+	Engine  *evidence.Engine
+	Now     func() time.Time
+	Overlay Overlay
+}
+
+// Overlay is where the user's own entries are read from, and what was left out
+// of them.
+type Overlay struct {
+	Dir      string
+	Problems yamlpos.Problems
 }
 
 // New makes a casebook on the wall clock.

@@ -17,10 +17,11 @@ func audit(args []string, stdout, stderr io.Writer) error {
 	fs := flag.NewFlagSet("audit", flag.ContinueOnError)
 	asJSON := fs.Bool("json", false, "write JSON")
 	dir := fs.String("guide", "", "directory of a guide")
+	overlay := fs.String("overlay", "", "directory of your own entries")
 	if rest, err := parse(fs, args, stderr); err != nil || len(rest) > 0 {
 		return errUsage
 	}
-	e, err := newEngine(*dir)
+	e, _, err := newEngine(*dir, *overlay, stderr)
 	if err != nil {
 		return err
 	}

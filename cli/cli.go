@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"io"
+	"io/fs"
 	"os"
 
 	"zestythicket/evidence"
@@ -30,10 +31,10 @@ type command struct {
 
 func commands() []command {
 	return []command{
-		{"serve", "serve [--db FILE] [--port N] [--demo]  serve the bench on this machine", serve},
+		{"serve", "serve [--db FILE] [--port N] [--demo] [--overlay DIR]  serve the bench on this machine", serve},
 		{"judge", "judge FILE [--json] [--guide DIR]     judge a find written as YAML", judge},
-		{"guide", "guide check [DIR]                     check the guide's files", guideCommand},
-		{"audit", "audit [--json] [--guide DIR]          can every danger be told apart, stage by stage", audit},
+		{"guide", "guide check [DIR]                     check the guide's files, or a folder of your own entries", guideCommand},
+		{"audit", "audit [--json] [--guide DIR] [--overlay DIR]  can every danger be told apart, stage by stage", audit},
 		{"openapi", "openapi                               write the API document", openapi},
 		{"version", "version                               say what this is", version},
 	}
@@ -73,18 +74,35 @@ func code(err error, stderr io.Writer) int {
 	return exitFailed
 }
 
-// loadGuide reads the shipped guide, or one from a directory.
-func loadGuide(dir string) (*guide.Index, error) {
-	if dir == "" {
-		return guidefile.LoadIndex(data.FS)
+// loadGuide reads the shipped guide, or one from a directory, with the user's
+// own entries of the overlay directory laid over it; an empty or missing overlay
+// is none. The problems are the overlay's.
+func loadGuide(dir, overlay string) (*guide.Index, yamlpos.Problems, error) {
+	var from fs.FS = data.FS
+	if dir != "" {
+		from = os.DirFS(dir)
 	}
-	return guidefile.LoadIndex(os.DirFS(dir))
+	if _, err := os.Stat(overlay); overlay == "" || err != nil {
+		ix, err := guidefile.LoadIndex(from)
+		return ix, nil, err
+	}
+	b, problems, err := guidefile.LoadOverlay(from, os.DirFS(overlay), overlay)
+	if err != nil {
+		return nil, nil, err
+	}
+	ix, err := guide.Compile(b, guide.DefaultWeights())
+	return ix, problems, err
 }
 
-func newEngine(dir string) (*evidence.Engine, error) {
-	ix, err := loadGuide(dir)
+// newEngine tells the overlay's problems on stderr and goes on without the files
+// concerned.
+func newEngine(dir, overlay string, stderr io.Writer) (*evidence.Engine, yamlpos.Problems, error) {
+	ix, problems, err := loadGuide(dir, overlay)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
-	return evidence.New(ix, evidence.StandardDefaults()), nil
+	if len(problems) > 0 {
+		fmt.Fprintf(stderr, "left out of your own entries in %s:\n%v\n", overlay, problems)
+	}
+	return evidence.New(ix, evidence.StandardDefaults()), problems, nil
 }

@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"io"
 	"os"
+	"path/filepath"
 
 	"zestythicket/exchange/casefile"
 	"zestythicket/report"
@@ -36,7 +37,7 @@ func judge(args []string, stdout, stderr io.Writer) error {
 	if err != nil || len(files) != 1 {
 		return errUsage
 	}
-	e, err := newEngine(*dir)
+	e, _, err := newEngine(*dir, "", stderr)
 	if err != nil {
 		return err
 	}
@@ -70,9 +71,28 @@ func guideCommand(args []string, stdout, stderr io.Writer) error {
 			return fmt.Errorf("there is no directory %s", dir)
 		}
 	}
-	ix, err := loadGuide(dir)
+	overlay := ""
+	if _, err := os.Stat(filepath.Join(dir, "traits")); dir != "" && errors.Is(err, os.ErrNotExist) {
+		dir, overlay = "", dir // a folder of one's own entries, laid over the shipped guide
+	}
+	ix, problems, err := loadGuide(dir, overlay)
 	if err != nil {
 		return err
+	}
+	if len(problems) > 0 {
+		return problems
+	}
+	own := 0
+	for i := range ix.Book.Taxa {
+		if ix.Book.Taxa[i].Origin != "" {
+			own++
+		}
+	}
+	if overlay != "" && own == 0 {
+		return fmt.Errorf("guide files: no .yaml file was found in %s", overlay)
+	}
+	if own > 0 {
+		fmt.Fprintf(stdout, "%d entries are yours or corrected by you\n", own)
 	}
 	fmt.Fprintf(stdout, "guide %s: %d taxa, %d traits, %d sayings, nothing wrong\n", ix.Book.Version, len(ix.Book.Taxa), len(ix.Book.Traits), len(ix.Book.Sayings))
 	return nil

@@ -9,6 +9,7 @@ import (
 	"net"
 	"net/http"
 	"os/signal"
+	"path/filepath"
 	"syscall"
 	"time"
 
@@ -25,10 +26,14 @@ func serve(args []string, stdout, stderr io.Writer) error {
 	port := fs.Int("port", 7878, "the port on 127.0.0.1; 0 takes a free one")
 	demo := fs.Bool("demo", false, "fill an empty database with demo finds")
 	dir := fs.String("guide", "", "directory of a guide")
+	overlay := fs.String("overlay", "", "directory of your own entries; by default the folder guide next to the database")
 	if rest, err := parse(fs, args, stderr); err != nil || len(rest) > 0 {
 		return errUsage
 	}
-	e, err := newEngine(*dir)
+	if *overlay == "" {
+		*overlay = filepath.Join(filepath.Dir(*path), "guide")
+	}
+	e, problems, err := newEngine(*dir, *overlay, stderr)
 	if err != nil {
 		return err
 	}
@@ -38,6 +43,7 @@ func serve(args []string, stdout, stderr io.Writer) error {
 	}
 	defer func() { _ = s.Close() }()
 	book := casebook.New(s, e)
+	book.Overlay = casebook.Overlay{Dir: *overlay, Problems: problems}
 	if err := firstPerson(book, *demo); err != nil {
 		return explain(err)
 	}
@@ -98,7 +104,7 @@ func openapi(args []string, stdout, _ io.Writer) error {
 }
 
 func version(_ []string, stdout, _ io.Writer) error {
-	e, err := newEngine("")
+	e, _, err := newEngine("", "", io.Discard)
 	if err != nil {
 		return err
 	}

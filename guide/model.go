@@ -245,6 +245,9 @@ type Taxon struct {
 	Sources     []string
 	Confidence  string
 	File        string // where it was read from
+	// Origin tells ours and theirs apart: empty for what ships, "yours" for an
+	// entry of an overlay, "corrected" for a shipped one that an overlay changed.
+	Origin string
 }
 
 // KeyTraits are the traits that must fit, at some stages, before a name counts

@@ -9,26 +9,30 @@ import (
 // other taxa, baseline traits, key traits, parents of inapplicable cells.
 func (l *loader) checkTaxa() {
 	for i := range l.book.Taxa {
-		t := &l.book.Taxa[i]
-		k := l.nodes[i]
-		known := func(id, field string) {
-			if _, ok := l.taxonAt[id]; id != "" && !ok {
-				k.r.Fail(k.m[field], yamlpos.Nearest(id, l.taxonIDs), "unknown taxon %q in %s", id, field)
-			}
-		}
-		known(t.Parent, "parent")
-		for _, e := range t.Equivalents {
-			known(e, "equivalents")
-		}
-		for _, e := range t.Lookalikes {
-			known(e.Taxon, "lookalikes")
-		}
-		if len(t.Hazards) == 0 {
-			k.r.Fail(k.n, "in doubt, the higher grade", "an entry without a hazard line says nothing; write grade 0 if it is harmless")
-		}
-		l.checkBaseline(k, t)
-		l.checkKey(k, t)
+		l.checkTaxon(i)
 	}
+}
+
+func (l *loader) checkTaxon(i int) {
+	t := &l.book.Taxa[i]
+	k := l.nodes[i]
+	known := func(id, field string) {
+		if _, ok := l.taxonAt[id]; id != "" && !ok {
+			k.r.Fail(k.m[field], yamlpos.Nearest(id, l.taxonIDs), "unknown taxon %q in %s", id, field)
+		}
+	}
+	known(t.Parent, "parent")
+	for _, e := range t.Equivalents {
+		known(e, "equivalents")
+	}
+	for _, e := range t.Lookalikes {
+		known(e.Taxon, "lookalikes")
+	}
+	if len(t.Hazards) == 0 {
+		k.r.Fail(k.n, "in doubt, the higher grade", "an entry without a hazard line says nothing; write grade 0 if it is harmless")
+	}
+	l.checkBaseline(k, t)
+	l.checkKey(k, t)
 }
 
 func (l *loader) checkBaseline(k taxonNodes, t *guide.Taxon) {

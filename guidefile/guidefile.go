@@ -50,6 +50,15 @@ type loader struct {
 // Load reads a guide. On problems with the content the error is a
 // [yamlpos.Problems]; the book is then nil.
 func Load(fsys fs.FS) (*guide.Book, error) {
+	l, err := read(fsys)
+	if err != nil {
+		return nil, err
+	}
+	return l.book, nil
+}
+
+// read loads and checks everything and keeps what an overlay needs to join it.
+func read(fsys fs.FS) (*loader, error) {
 	l := &loader{fsys: fsys, book: &guide.Book{}, traits: map[string]*guide.Trait{}, at: map[string]yamlpos.Problem{}, taxonAt: map[string]int{}, hash: map[string][]byte{}, profiles: map[string]profile{}}
 	files, err := l.files()
 	if err != nil {
@@ -82,7 +91,7 @@ func Load(fsys fs.FS) (*guide.Book, error) {
 		return nil, l.problems
 	}
 	l.book.Version = l.version(files)
-	return l.book, nil
+	return l, nil
 }
 
 // LoadIndex reads a guide and lays it out in columns with the default weights.

@@ -8,12 +8,14 @@ import (
 	"encoding/json"
 	"io/fs"
 	"net/http"
+	"sync"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/danielgtaylor/huma/v2/adapters/humachi"
 	"github.com/go-chi/chi/v5"
 
 	"zestythicket/casebook"
+	"zestythicket/report"
 )
 
 // Version of the API document.
@@ -26,6 +28,9 @@ const maxBody = 64 << 10
 type Server struct {
 	book *casebook.Casebook
 	web  fs.FS
+
+	audited    sync.Once
+	auditLines []report.AuditLine
 }
 
 // New makes the handler. web holds the built front end; it may be nil.

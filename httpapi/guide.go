@@ -6,7 +6,6 @@ import (
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/report"
-	"zestythicket/store"
 )
 
 // State is one value of a trait.
@@ -55,6 +54,23 @@ type GuideInfo struct {
 	HardGroups []HardGroup `json:"hardGroups"`
 	Health     []string    `json:"health"`
 	Sayings    []Saying    `json:"sayings"`
+	Overlay    Overlay     `json:"overlay"`
+}
+
+// Overlay is what is the user's own in the guide, and what was left out of it.
+type Overlay struct {
+	Dir      string           `json:"dir" doc:"Folder next to the database that own entries are read from"`
+	Entries  int              `json:"entries" doc:"Entries that are theirs or corrected by them"`
+	Problems []OverlayProblem `json:"problems"`
+}
+
+// OverlayProblem is one thing wrong with a file of theirs.
+type OverlayProblem struct {
+	File string `json:"file"`
+	Line int    `json:"line"`
+	Col  int    `json:"col"`
+	What string `json:"what"`
+	Hint string `json:"hint,omitempty"`
 }
 
 // HardGroup asks for a sign-off.
@@ -82,6 +98,8 @@ type Hit struct {
 	Hazard  int      `json:"hazard" doc:"The gravest grade of any of its lines"`
 	Stages  []string `json:"stages"`
 	Uses    []Use    `json:"uses"`
+	Passage string   `json:"passage,omitempty" doc:"Where its text holds the words, if no name does"`
+	Origin  string   `json:"origin,omitempty" enum:"yours,corrected," doc:"Empty for what ships"`
 }
 
 // Use is what an entry is wanted for.
@@ -90,33 +108,57 @@ type Use struct {
 	Preparation string   `json:"preparation"`
 	Stages      []string `json:"stages"`
 	Rank        string   `json:"rank"`
+	Regions     []string `json:"regions" doc:"Where it is gathered; empty: wherever it grows"`
+	Quality     []string `json:"quality"`
+	Harvest     []string `json:"harvest" doc:"Least damage first"`
+	Note        string   `json:"note,omitempty"`
 }
 
 func (s *Server) guideRoutes(api huma.API) {
-	huma.Get(api, "/api/guide", answer(func(*struct{}) (*GuideInfo, error) { return guideInfo(s.book.Engine.Index().Book), nil }))
-	huma.Get(api, "/api/audit", answer(func(*struct{}) ([]report.AuditLine, error) {
-		lines, _ := report.Audit(s.book.Engine.Index(), s.book.Engine.Audit())
-		return lines, nil
+	huma.Get(api, "/api/guide", answer(func(*struct{}) (*GuideInfo, error) {
+		info := guideInfo(s.book.Engine.Index().Book)
+		info.Overlay.Dir = s.book.Overlay.Dir
+		for _, p := range s.book.Overlay.Problems {
+			info.Overlay.Problems = append(info.Overlay.Problems, OverlayProblem(p))
+		}
+		return info, nil
 	}))
-	huma.Get(api, "/api/taxa", answer(func(in *struct {
-		Q string `query:"q" maxLength:"80"`
-	}) ([]Hit, error) {
-		return hits(s.book.Engine.Index(), in.Q), nil
+	huma.Get(api, "/api/audit", answer(func(*struct{}) ([]report.AuditLine, error) { return s.auditHeads(), nil }))
+	huma.Get(api, "/api/audit/{id}", answer(func(in *struct {
+		ID string `path:"id" maxLength:"80"`
+	}) ([]report.AuditLine, error) {
+		if _, err := entry(s.book.Engine.Index(), in.ID); err != nil {
+			return nil, err
+		}
+		out := []report.AuditLine{}
+		for _, l := range s.audit() {
+			if l.Taxon.ID == in.ID {
+				out = append(out, l)
+			}
+		}
+		return out, nil
 	}))
+	huma.Get(api, "/api/taxa", answer(s.search))
+	huma.Get(api, "/api/beside", answer(s.beside))
 	huma.Get(api, "/api/taxa/{id}", answer(func(in *struct {
 		ID string `path:"id" maxLength:"80"`
 	}) (*TaxonPage, error) {
 		ix := s.book.Engine.Index()
-		at, ok := ix.TaxonAt(in.ID)
-		if !ok {
-			return nil, &store.Error{Op: "read taxon", Path: in.ID, Err: store.ErrNotFound, Hint: "The guide has no entry with this id."}
+		at, err := entry(ix, in.ID)
+		if err != nil {
+			return nil, err
 		}
 		return taxonPage(ix, at), nil
 	}))
 }
 
 func guideInfo(b *guide.Book) *GuideInfo {
-	g := &GuideInfo{Version: b.Version, Taxa: len(b.Taxa), Traits: []Trait{}, HardGroups: []HardGroup{}, Health: evidence.HealthTopics, Sayings: []Saying{}}
+	g := &GuideInfo{Version: b.Version, Taxa: len(b.Taxa), Traits: []Trait{}, HardGroups: []HardGroup{}, Health: evidence.HealthTopics, Sayings: []Saying{}, Overlay: Overlay{Problems: []OverlayProblem{}}}
+	for i := range b.Taxa {
+		if b.Taxa[i].Origin != "" {
+			g.Overlay.Entries++
+		}
+	}
 	for i := range b.Traits {
 		t := &b.Traits[i]
 		v := Trait{ID: t.ID, Name: t.Name, Ask: t.Ask, Terms: t.Terms, How: t.How, Part: t.Part.String(), Class: t.Class.String(), Kind: t.Kind.String(), Kingdom: t.Kingdom.String(),
@@ -139,23 +181,26 @@ func guideInfo(b *guide.Book) *GuideInfo {
 	return g
 }
 
-func hits(ix *guide.Index, q string) []Hit {
-	out := []Hit{}
-	for _, h := range ix.Book.Search(q) {
-		t := &ix.Book.Taxa[h.Taxon]
-		hit := Hit{TaxonRef: report.Taxon(ix, h.Taxon), Kingdom: t.Kingdom.String(), Met: h.Name.Text, MetKind: h.Name.Kind, Hazard: int(t.WorstHazard()), Stages: t.Stages.Strings(), Uses: usesOf(t)}
-		out = append(out, hit)
-		if len(out) == 200 {
-			break
-		}
+func usesOf(t *guide.Taxon) []Use {
+	out := []Use{}
+	for _, u := range t.Uses {
+		out = append(out, Use{u.Part, u.Preparation, u.Stages.Strings(), u.Rank, append([]string{}, u.Regions...), append([]string{}, u.Quality...), append([]string{}, u.Harvest...), u.Note})
 	}
 	return out
 }
 
-func usesOf(t *guide.Taxon) []Use {
-	out := []Use{}
-	for _, u := range t.Uses {
-		out = append(out, Use{u.Part, u.Preparation, u.Stages.Strings(), u.Rank})
+// audit is worked out once: the guide does not change while the program runs.
+func (s *Server) audit() []report.AuditLine {
+	s.audited.Do(func() { s.auditLines, _ = report.Audit(s.book.Engine.Index(), s.book.Engine.Audit()) })
+	return s.auditLines
+}
+
+// auditHeads are the lines of the audit with their weakest pair only.
+func (s *Server) auditHeads() []report.AuditLine {
+	out := []report.AuditLine{}
+	for _, l := range s.audit() {
+		l.Entries = l.Entries[:min(1, len(l.Entries))]
+		out = append(out, l)
 	}
 	return out
 }

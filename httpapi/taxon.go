@@ -8,26 +8,65 @@ import (
 // TaxonPage is an entry of the guide, as it is read.
 type TaxonPage struct {
 	report.TaxonRef
-	Kingdom    string      `json:"kingdom"`
-	Rank       string      `json:"rank"`
-	Family     string      `json:"family"`
-	Names      []NameLine  `json:"names"`
-	Summary    string      `json:"summary"`
-	Hazards    []Hazard    `json:"hazards"`
-	Protection string      `json:"protection,omitempty"`
-	HardGroups []string    `json:"hardGroups"`
-	Regions    []string    `json:"regions"`
-	Habitats   []string    `json:"habitats"`
-	Stages     []string    `json:"stages"`
-	Windows    []Window    `json:"windows"`
-	Place      string      `json:"place,omitempty"`
-	Uses       []Use       `json:"uses"`
-	Lookalikes []Lookalike `json:"lookalikes"`
-	TakenFor   []Lookalike `json:"takenFor" doc:"Entries that name this one as a lookalike"`
-	Before     []string    `json:"before"`
-	Cells      []Cell      `json:"cells"`
-	Sources    []string    `json:"sources"`
-	Confidence string      `json:"confidence"`
+	Kingdom     string            `json:"kingdom"`
+	Rank        string            `json:"rank"`
+	Family      string            `json:"family"`
+	Names       []NameLine        `json:"names"`
+	Summary     string            `json:"summary"`
+	Hazards     []Hazard          `json:"hazards"`
+	Protection  string            `json:"protection,omitempty"`
+	HardGroups  []string          `json:"hardGroups"`
+	Regions     []string          `json:"regions"`
+	Habitats    []string          `json:"habitats"`
+	Stages      []string          `json:"stages"`
+	Windows     []Window          `json:"windows"`
+	Place       string            `json:"place,omitempty"`
+	Uses        []Use             `json:"uses"`
+	Lookalikes  []Lookalike       `json:"lookalikes"`
+	TakenFor    []Lookalike       `json:"takenFor" doc:"Entries that name this one as a lookalike"`
+	Before      []string          `json:"before"`
+	Origin      string            `json:"origin,omitempty" enum:"yours,corrected,"`
+	File        string            `json:"file"`
+	Equivalents []report.TaxonRef `json:"equivalents"`
+	Hosts       []string          `json:"hosts"`
+	Companions  []string          `json:"companions"`
+	Cues        []string          `json:"cues" doc:"What leads to it from afar; never evidence"`
+	BeforePick  []string          `json:"beforePick"`
+	NotGathered []NotGathered     `json:"notGathered"`
+	Keys        []KeyLine         `json:"keys"`
+	Cautions    []Caution         `json:"cautions"`
+	Remedy      []string          `json:"remedy"`
+	Disputed    []Dispute         `json:"disputed"`
+	Cells       []Cell            `json:"cells"`
+	Sources     []string          `json:"sources"`
+	Confidence  string            `json:"confidence"`
+}
+
+// NotGathered is why some stages are not to be gathered.
+type NotGathered struct {
+	Stages  []string `json:"stages"`
+	Regions []string `json:"regions"`
+	Why     string   `json:"why"`
+}
+
+// KeyLine is what must fit at some stages.
+type KeyLine struct {
+	Stages []string          `json:"stages"`
+	Traits []report.TraitRef `json:"traits"`
+}
+
+// Caution is for some people only.
+type Caution struct {
+	Who    string `json:"who"`
+	Refuse bool   `json:"refuse"`
+	Why    string `json:"why"`
+}
+
+// Dispute is where practitioners or books differ.
+type Dispute struct {
+	Question string   `json:"question"`
+	Schools  []string `json:"schools"`
+	Here     string   `json:"here"`
 }
 
 // NameLine is one of its names.
@@ -46,6 +85,8 @@ type Hazard struct {
 	Contact     bool     `json:"contact"`
 	Why         string   `json:"why"`
 	Onset       string   `json:"onset,omitempty"`
+	Syndrome    string   `json:"syndrome,omitempty"`
+	Help        string   `json:"help,omitempty" doc:"Whom to call and what to keep"`
 	Source      string   `json:"source,omitempty"`
 }
 
@@ -77,6 +118,7 @@ type Cell struct {
 	Key      bool            `json:"key"`
 	Variants []VariantLine   `json:"variants"`
 	Usual    []string        `json:"usual" doc:"States shown at least usually, for drawing"`
+	From     string          `json:"from,omitempty" doc:"The profile it was taken over from, or yours"`
 }
 
 // VariantLine is what it says for some stages.
@@ -100,7 +142,7 @@ func taxonPage(ix *guide.Index, at int32) *TaxonPage {
 		p.Names = append(p.Names, NameLine(n))
 	}
 	for _, h := range t.Hazards {
-		p.Hazards = append(p.Hazards, Hazard{int(h.Grade), h.Grade.String(), h.Part, h.Preparation, h.Stages.Strings(), h.Contact, h.Why, h.Onset, sourceTitle(ix, h.Source)})
+		p.Hazards = append(p.Hazards, Hazard{int(h.Grade), h.Grade.String(), h.Part, h.Preparation, h.Stages.Strings(), h.Contact, h.Why, h.Onset, syndromeName(ix, h.Syndrome), h.Help, sourceTitle(ix, h.Source)})
 	}
 	for _, w := range t.Windows {
 		line := Window{Stages: w.Stages.Strings()}
@@ -114,6 +156,7 @@ func taxonPage(ix *guide.Index, at int32) *TaxonPage {
 	for _, s := range t.Sources {
 		p.Sources = append(p.Sources, sourceTitle(ix, s))
 	}
+	p.more(ix, t)
 	keys := map[string]bool{}
 	for _, k := range t.KeyFor(t.Stages) {
 		keys[k] = true
@@ -136,6 +179,46 @@ func taxonPage(ix *guide.Index, at int32) *TaxonPage {
 	return p
 }
 
+// more is what is neither cell nor lookalike.
+func (p *TaxonPage) more(ix *guide.Index, t *guide.Taxon) {
+	list := func(s []string) []string { return append([]string{}, s...) }
+	p.Origin, p.File = t.Origin, t.File
+	p.Hosts, p.Companions, p.Cues, p.BeforePick, p.Remedy = list(t.Hosts), list(t.Companions), list(t.Cues), list(t.BeforePick), list(t.Remedy)
+	p.Equivalents, p.NotGathered, p.Keys, p.Cautions, p.Disputed = []report.TaxonRef{}, []NotGathered{}, []KeyLine{}, []Caution{}, []Dispute{}
+	for _, e := range t.Equivalents {
+		if at, ok := ix.TaxonAt(e); ok {
+			p.Equivalents = append(p.Equivalents, report.Taxon(ix, at))
+		}
+	}
+	for _, n := range t.NotGathered {
+		p.NotGathered = append(p.NotGathered, NotGathered{n.Stages.Strings(), list(n.Regions), n.Why})
+	}
+	for _, k := range t.Key {
+		line := KeyLine{k.Stages.Strings(), []report.TraitRef{}}
+		for _, id := range k.Traits {
+			at, _ := ix.TraitAt(id)
+			tr := &ix.Book.Traits[at]
+			line.Traits = append(line.Traits, report.TraitRef{ID: tr.ID, Name: tr.Name, Part: tr.Part.String()})
+		}
+		p.Keys = append(p.Keys, line)
+	}
+	for _, c := range t.Cautions {
+		p.Cautions = append(p.Cautions, Caution{c.Who, c.Refuse, c.Why})
+	}
+	for _, d := range t.Disputed {
+		p.Disputed = append(p.Disputed, Dispute{d.Question, list(d.Schools), d.Here})
+	}
+}
+
+func syndromeName(ix *guide.Index, id string) string {
+	for _, s := range ix.Book.Syndromes {
+		if s.ID == id {
+			return s.Name
+		}
+	}
+	return id
+}
+
 func sourceTitle(ix *guide.Index, id string) string {
 	for _, s := range ix.Book.Sources {
 		if s.ID == id {
@@ -148,7 +231,7 @@ func sourceTitle(ix *guide.Index, id string) string {
 func cellOf(ix *guide.Index, c *guide.Cell, key bool) Cell {
 	at, _ := ix.TraitAt(c.Trait)
 	tr := &ix.Book.Traits[at]
-	out := Cell{Trait: report.TraitRef{ID: tr.ID, Name: tr.Name, Part: tr.Part.String()}, Key: key, Usual: []string{}}
+	out := Cell{Trait: report.TraitRef{ID: tr.ID, Name: tr.Name, Part: tr.Part.String()}, Key: key, Usual: []string{}, From: c.From}
 	for i := range c.Variants {
 		v := &c.Variants[i]
 		line := VariantLine{Stages: []string{}, Kind: []string{"", "described", "inapplicable", "unknown"}[v.Kind], Why: v.Why, By: map[string][]string{}, Decisive: []string{}, Source: sourceTitle(ix, v.Source), Range: []float64{}, Unit: tr.Unit}
@@ -177,50 +260,16 @@ func cellOf(ix *guide.Index, c *guide.Cell, key bool) Cell {
 }
 
 // tells lists the traits on which what one entry usually shows is never shown
-// by the other.
+// by the other, decisive ones first.
 func tells(ix *guide.Index, at, other int32) []Tell {
 	out := []Tell{}
-	for _, c := range ix.Book.Taxa[at].Cells {
-		for _, o := range ix.Book.Taxa[other].Cells {
-			if o.Trait != c.Trait || len(c.Variants) == 0 || len(o.Variants) == 0 {
-				continue
-			}
-			ti, _ := ix.TraitAt(c.Trait)
-			tr := &ix.Book.Traits[ti]
-			v, w := &c.Variants[0], &o.Variants[0]
-			if tr.Kind == guide.Measure || v.Kind != guide.Described || w.Kind != guide.Described || tr.Class == guide.Circumstance {
-				continue
-			}
-			never := guide.NeverMask(tr, w)
-			var a, b string
-			apart, decisive := false, false
-			for s := range tr.States {
-				if v.Freq[s] >= guide.Usually {
-					a = join(a, tr.States[s].Label)
-					apart = apart || never&(1<<s) != 0
-					decisive = decisive || w.Decisive&(1<<s) != 0
-				}
-				if w.Freq[s] >= guide.Usually {
-					b = join(b, tr.States[s].Label)
-				}
-			}
-			if !apart {
-				continue
-			}
-			tell := Tell{report.TraitRef{ID: tr.ID, Name: tr.Name, Part: tr.Part.String()}, a, b, decisive}
-			if decisive {
-				out = append([]Tell{tell}, out...)
-			} else {
-				out = append(out, tell)
-			}
+	for _, r := range report.Beside(ix, at, []int32{other}, ix.Book.Taxa[at].Stages) {
+		if w := r.Cells[1].Worth; (w == report.WorthDecisive || w == report.WorthApart) && len(out) < mostTells {
+			out = append(out, Tell{r.Trait, r.Cells[0].Words, r.Cells[1].Words, w == report.WorthDecisive})
 		}
 	}
 	return out
 }
 
-func join(a, b string) string {
-	if a == "" {
-		return b
-	}
-	return a + ", " + b
-}
+// mostTells keeps an entry readable; all rows stand in the side by side.
+const mostTells = 6

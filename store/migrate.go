@@ -30,6 +30,9 @@ var migrations = []string{
 		id INTEGER PRIMARY KEY AUTOINCREMENT, find_id TEXT NOT NULL REFERENCES finds(id), specimen TEXT NOT NULL, upto_seq INTEGER NOT NULL,
 		guide_version TEXT NOT NULL, verdict TEXT NOT NULL, reasons TEXT NOT NULL, at_ms INTEGER NOT NULL);
 	 CREATE INDEX verdicts_by_find ON verdicts (find_id, specimen, id);`,
+	// 2: full text of the guide, made anew for each version of it
+	`CREATE VIRTUAL TABLE guide_text USING fts5 (taxon UNINDEXED, names, prose, looks, tokenize = "unicode61 remove_diacritics 2", prefix = '2 3');
+	 CREATE TABLE guide_text_version (version TEXT NOT NULL);`,
 }
 
 func (s *Store) migrate() error {

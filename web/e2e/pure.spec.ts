@@ -1,5 +1,7 @@
 import { absent, firstTiles, readLength, seen, tilesOf } from '../src/bench/answer.ts';
 import { lookOf, partsOf, shownOf } from '../src/bench/plate.ts';
+import { band } from '../src/guide/band';
+import { spans } from '../src/guide/words';
 import { groupAudit } from '../src/guide/audit.ts';
 import { glyph, hasGlyph } from '../src/drawing/glyphs.ts';
 import { petals, polygon } from '../src/drawing/marks.ts';
@@ -70,11 +72,27 @@ test('every state of the guide has a drawing, every part a place on the plate', 
   }
 });
 
-test('audit lines of one use stand together', () => {
-  const line = (taxon: string, part: string, stage: string) => ({ taxon: { id: taxon, common: taxon, scientific: '' }, part, preparation: 'cooked', stage, continent: 'EU', refused: false, holds: true, words: '', entries: [] });
-  const groups = groupAudit([line('a', 'leaf', 'leaf'), line('b', 'cap', 'mature'), line('a', 'leaf', 'flower'), line('a', 'fruit', 'fruit')]);
-  expect(groups.map((g) => [g.name, g.lines.length])).toEqual([['a, leaf, cooked', 2], ['b, cap, cooked', 1], ['a, fruit, cooked', 1]]);
+test('audit lines of one entry stand together', () => {
+  const line = (taxon: string, part: string, stage: string, refused = false) => ({ taxon: { id: taxon, common: taxon, scientific: '' }, part, preparation: 'cooked', stage, continent: 'EU', refused, holds: true, words: '', entries: [] });
+  const groups = groupAudit([line('a', 'leaf', 'leaf'), line('b', 'cap', 'mature'), line('a', 'leaf', 'flower', true), line('a', 'fruit', 'fruit')]);
+  expect(groups.map((g) => [g.id, g.lines.length, g.open, g.refused])).toEqual([['a', 3, 2, 1], ['b', 1, 1, 0]]);
   expect(groupAudit([])).toEqual([]);
+});
+
+test('months are told as spans, over New Year too', () => {
+  expect(spans([3, 4, 5])).toBe('Mar–May');
+  expect(spans([11, 12, 1, 2])).toBe('Nov–Feb');
+  expect(spans([4, 9, 10])).toBe('Apr, Sep–Oct');
+  expect(spans([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12])).toBe('all year');
+  expect(spans([])).toBe('');
+});
+
+test('a row stands in the band of its best worth; circumstance is never evidence', () => {
+  const row = (cls: string, ...worth: string[]) => ({ trait: { id: 'x', name: 'X', part: 'leaf' }, class: cls, handling: 'look', beforePick: false, key: false, cells: ['', ...worth].map((w) => ({ words: '', usual: [], range: [], worth: w })) }) as unknown as Parameters<typeof band>[0];
+  expect(band(row('structural', 'shared', 'decisive'))).toBe('Decides');
+  expect(band(row('sensory', 'apart', 'shared'))).toBe('Tells apart');
+  expect(band(row('structural', 'shared', 'shared'))).toBe('Shared: worth nothing between these');
+  expect(band(row('circumstance', 'apart'))).toBe('Where and when: never evidence');
 });
 
 test('two states of one trait are never drawn alike', async ({ server }) => {

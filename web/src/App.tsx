@@ -3,6 +3,7 @@ import { BenchPage } from './bench/BenchPage';
 import { BeginPage } from './finds/BeginPage';
 import { FindsPage } from './finds/FindsPage';
 import { AuditPage } from './guide/AuditPage';
+import { BesidePage } from './guide/BesidePage';
 import { GuidePage } from './guide/GuidePage';
 import { SayingsPage } from './guide/SayingsPage';
 import { TaxonPage } from './guide/TaxonPage';
@@ -20,6 +21,7 @@ export function App() {
         <Route path="guide" element={<GuidePage />} />
         <Route path="audit" element={<AuditPage />} />
         <Route path="guide/:id" element={<TaxonPage />} />
+        <Route path="guide/:id/beside" element={<BesidePage />} />
         <Route path="sayings" element={<SayingsPage />} />
         <Route path="you" element={<YouPage />} />
         <Route path="*" element={<LostPage />} />

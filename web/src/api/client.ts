@@ -37,7 +37,11 @@ async function open<T>(reply: Promise<Reply<T>>): Promise<T> {
 
 export const guide = () => open(api.GET('/api/guide'));
 export const audit = () => open(api.GET('/api/audit'));
-export const taxa = (q: string) => open(api.GET('/api/taxa', { params: { query: { q } } }));
+export type Search = NonNullable<paths['/api/taxa']['get']['parameters']['query']>;
+export type BesideQuery = paths['/api/beside']['get']['parameters']['query'];
+export const auditOf = (id: string) => open(api.GET('/api/audit/{id}', { params: { path: { id } } }));
+export const taxa = (query: Search) => open(api.GET('/api/taxa', { params: { query } }));
+export const beside = (query: BesideQuery) => open(api.GET('/api/beside', { params: { query } }));
 export const taxon = (id: string) => open(api.GET('/api/taxa/{id}', { params: { path: { id } } }));
 export const finds = () => open(api.GET('/api/finds'));
 export const rejudged = () => open(api.GET('/api/rejudged'));

@@ -2,7 +2,10 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import * as api from './client';
 
 export const useGuide = () => useQuery({ queryKey: ['guide'], queryFn: api.guide, staleTime: Infinity });
-export const useTaxa = (q: string) => useQuery({ queryKey: ['taxa', q], queryFn: () => api.taxa(q), staleTime: Infinity, placeholderData: (was) => was });
+export const useTaxa = (q: string) => useSearch({ q });
+export const useSearch = (search: api.Search) => useQuery({ queryKey: ['taxa', search], queryFn: () => api.taxa(search), staleTime: Infinity, placeholderData: (was) => was });
+export const useBeside = (query: api.BesideQuery) => useQuery({ queryKey: ['beside', query], queryFn: () => api.beside(query), staleTime: Infinity, placeholderData: (was) => was });
+export const useAuditOf = (id: string, open: boolean) => useQuery({ queryKey: ['audit', id], queryFn: () => api.auditOf(id), staleTime: Infinity, enabled: open });
 export const useAudit = () => useQuery({ queryKey: ['audit'], queryFn: api.audit, staleTime: Infinity });
 export const useTaxon = (id: string) => useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity });
 export const useFinds = () => useQuery({ queryKey: ['finds'], queryFn: api.finds });

@@ -21,6 +21,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/audit/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API audit by ID */
+        get: operations["list-api-audit-by-id"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API beside */
+        get: operations["get-api-beside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/finds": {
         parameters: {
             query?: never;
@@ -281,6 +315,41 @@ export interface components {
             stages?: string[];
             title?: string;
         };
+        Beside: {
+            rows: components["schemas"]["BesideRow"][];
+            /** @description The stages compared */
+            stages: string[];
+            /** @description The target first */
+            taxa: components["schemas"]["BesideTaxon"][];
+        };
+        BesideCell: {
+            /** @description Extreme low, typical low, typical high, extreme high; empty for states */
+            range: number[];
+            /** @description States shown at least usually, for drawing */
+            usual: string[];
+            words: string;
+            /** @enum {string} */
+            worth: "decisive" | "apart" | "reverse" | "perhaps" | "shared" | "silent" | "";
+        };
+        BesideRow: {
+            beforePick: boolean;
+            cells: components["schemas"]["BesideCell"][];
+            class: string;
+            handling: string;
+            key: boolean;
+            trait: components["schemas"]["TraitRef"];
+            unit?: string;
+        };
+        BesideTaxon: {
+            common: string;
+            /** Format: int64 */
+            hazard: number;
+            id: string;
+            origin?: string;
+            scientific: string;
+            /** @description Why people confuse it with the target */
+            why?: string;
+        };
         Body: {
             answer?: components["schemas"]["Answer"];
             note?: string;
@@ -290,7 +359,14 @@ export interface components {
             /** Format: int64 */
             undoes?: number;
         };
+        Caution: {
+            refuse: boolean;
+            who: string;
+            why: string;
+        };
         Cell: {
+            /** @description The profile it was taken over from, or yours */
+            from?: string;
             key: boolean;
             trait: components["schemas"]["TraitRef"];
             /** @description States shown at least usually, for drawing */
@@ -312,6 +388,11 @@ export interface components {
             score: number;
             trait: components["schemas"]["TraitRef"];
             words: string;
+        };
+        Dispute: {
+            here: string;
+            question: string;
+            schools: string[];
         };
         Entry: {
             contact: boolean;
@@ -444,6 +525,7 @@ export interface components {
         GuideInfo: {
             hardGroups: components["schemas"]["HardGroup"][];
             health: string[];
+            overlay: components["schemas"]["Overlay"];
             sayings: components["schemas"]["Saying"][];
             /** Format: int64 */
             taxa: number;
@@ -460,11 +542,14 @@ export interface components {
             contact: boolean;
             /** Format: int64 */
             grade: number;
+            /** @description Whom to call and what to keep */
+            help?: string;
             onset?: string;
             part?: string;
             preparation?: string;
             source?: string;
             stages: string[];
+            syndrome?: string;
             why: string;
             word: string;
         };
@@ -481,6 +566,13 @@ export interface components {
             met: string;
             /** @enum {string} */
             metKind: "scientific" | "common" | "synonym" | "";
+            /**
+             * @description Empty for what ships
+             * @enum {string}
+             */
+            origin?: "yours" | "corrected" | "";
+            /** @description Where its text holds the words, if no name does */
+            passage?: string;
             scientific: string;
             stages: string[];
             uses: components["schemas"]["Use"][];
@@ -509,6 +601,10 @@ export interface components {
             standing: components["schemas"]["Standing"];
             verdict: string;
             word: string;
+        };
+        KeyLine: {
+            stages: string[];
+            traits: components["schemas"]["TraitRef"][];
         };
         Leg: {
             holds: boolean;
@@ -561,6 +657,11 @@ export interface components {
             kind: "staged" | "answered" | "clean-hands" | "handled" | "picked" | "undone" | "noted";
             specimen: string;
         };
+        NotGathered: {
+            regions: string[];
+            stages: string[];
+            why: string;
+        };
         Obligation: {
             code: string;
             do: string;
@@ -582,6 +683,25 @@ export interface components {
             steps: number;
             target: string;
             words: string;
+        };
+        Overlay: {
+            /** @description Folder next to the database that own entries are read from */
+            dir: string;
+            /**
+             * Format: int64
+             * @description Entries that are theirs or corrected by them
+             */
+            entries: number;
+            problems: components["schemas"]["OverlayProblem"][];
+        };
+        OverlayProblem: {
+            /** Format: int64 */
+            col: number;
+            file: string;
+            hint?: string;
+            /** Format: int64 */
+            line: number;
+            what: string;
         };
         Patch: {
             /** Format: int64 */
@@ -709,21 +829,35 @@ export interface components {
         };
         TaxonPage: {
             before: string[];
+            beforePick: string[];
+            cautions: components["schemas"]["Caution"][];
             cells: components["schemas"]["Cell"][];
             common: string;
+            companions: string[];
             confidence: string;
+            /** @description What leads to it from afar; never evidence */
+            cues: string[];
+            disputed: components["schemas"]["Dispute"][];
+            equivalents: components["schemas"]["TaxonRef"][];
             family: string;
+            file: string;
             habitats: string[];
             hardGroups: string[];
             hazards: components["schemas"]["Hazard"][];
+            hosts: string[];
             id: string;
+            keys: components["schemas"]["KeyLine"][];
             kingdom: string;
             lookalikes: components["schemas"]["Lookalike"][];
             names: components["schemas"]["NameLine"][];
+            notGathered: components["schemas"]["NotGathered"][];
+            /** @enum {string} */
+            origin?: "yours" | "corrected" | "";
             place?: string;
             protection?: string;
             rank: string;
             regions: string[];
+            remedy: string[];
             scientific: string;
             sources: string[];
             stages: string[];
@@ -791,9 +925,15 @@ export interface components {
             part: string;
         };
         Use: {
+            /** @description Least damage first */
+            harvest: string[];
+            note?: string;
             part: string;
             preparation: string;
+            quality: string[];
             rank: string;
+            /** @description Where it is gathered; empty: wherever it grows */
+            regions: string[];
             stages: string[];
         };
         VariantLine: {
@@ -855,6 +995,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AuditLine"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "list-api-audit-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AuditLine"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-beside": {
+        parameters: {
+            query: {
+                target: string;
+                /** @description Entries to put beside it; none: its named lookalikes, the gravest first */
+                with?: string[];
+                /** @description Only what can be seen at these stages; none: all of the target's */
+                stage?: string[];
+                /** @description Only stages that are up in this month at the reference place; 0: any */
+                month?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Beside"];
                 };
             };
             /** @description Error */
@@ -1191,7 +1399,19 @@ export interface operations {
     "list-api-taxa": {
         parameters: {
             query?: {
+                /** @description A name, in any spelling, or words of the text */
                 q?: string;
+                kingdom?: "plant" | "fungus" | "";
+                /** @description The gravest grade of any line is at least this */
+                hazard?: number;
+                region?: "EU" | "ENA" | "WNA" | "";
+                /** @description Some stage is up in this month at the reference place; 0: any */
+                month?: number;
+                /** @description A part that may be gathered */
+                use?: string;
+                trait?: string;
+                /** @description A state of that trait which the entry may show */
+                state?: string;
             };
             header?: never;
             path?: never;

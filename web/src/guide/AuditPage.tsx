@@ -1,19 +1,23 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { S } from '../api/client';
-import { useAudit } from '../api/hooks';
+import { useAudit, useAuditOf } from '../api/hooks';
 import { Thorns } from '../drawing/Thorns';
-import { Note, Page, Soft } from '../theme/bits';
-import { groupAudit } from './audit';
+import { Field, Note, Page, Soft } from '../theme/bits';
+import { groupAudit, type AuditGroup } from './audit';
+import { plain } from './words';
 
+const Group = styled.details`border-top: 2px solid var(--ink);
+  > summary { cursor: pointer; min-height: 48px; display: grid; grid-template-columns: minmax(160px, 2fr) 3fr; gap: 14px; align-items: center; font-weight: 700; list-style: none; }
+  > summary::before { content: none; }
+  > summary span { font-weight: 400; }`;
 const Line = styled.details<{ $refused: boolean }>`
-  border-top: 1.5px solid var(--line); padding: 6px 0;
-  summary { cursor: pointer; min-height: 44px; display: grid; grid-template-columns: 150px 60px 1fr; gap: 12px; align-items: center; list-style: none; }
-  summary::before { content: none; } summary b { text-decoration: ${(p) => (p.$refused ? 'line-through' : 'none')}; }
+  border-top: 1px solid var(--line); margin-left: 14px;
+  summary { cursor: pointer; min-height: 44px; display: grid; grid-template-columns: 190px 50px 1fr; gap: 12px; align-items: center; list-style: none; }
+  summary::before { content: none; } summary b { text-decoration: ${(p) => (p.$refused ? 'line-through' : 'none')}; font-weight: 600; }
   table { border-collapse: collapse; width: 100%; margin: 4px 0 12px; } th, td { text-align: left; padding: 4px 10px 4px 0; border-top: 1px solid var(--line); vertical-align: top; }
-  @media (max-width: 600px) { summary { grid-template-columns: 90px 40px 1fr; } .by { display: none; } }
-`;
-const Group = styled.section`h2 { font-size: 1.25rem; }`;
+  @media (max-width: 600px) { summary { grid-template-columns: 110px 34px 1fr; } .by { display: none; } }`;
 
 function Dangers({ entries }: { entries: S['AuditEntry'][] }) {
   return (
@@ -35,32 +39,60 @@ function Dangers({ entries }: { entries: S['AuditEntry'][] }) {
   );
 }
 
+function Lines({ group }: { group: AuditGroup }) {
+  const { data } = useAuditOf(group.id, true);
+  if (!data) return <p role="status">Fetching its dangers…</p>;
+  return data.map((l) => <AuditLine key={l.part + l.preparation + l.stage + l.continent} line={l} />);
+}
+
+function AuditLine({ line: l }: { line: S['AuditLine'] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Line $refused={l.refused} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary aria-label={`${l.part}, ${l.preparation}, ${plain(l.stage)}, ${l.continent}: ${l.words}`}>
+        <b>{l.part}, {l.preparation}: {plain(l.stage)}</b>
+        <Soft>{l.continent}</Soft>
+        <span>{l.words}</span>
+      </summary>
+      {open && <Dangers entries={l.entries} />}
+    </Line>
+  );
+}
+
+function Entry({ group }: { group: AuditGroup }) {
+  const [open, setOpen] = useState(false);
+  const weakest = group.lines.filter((l) => !l.refused).flatMap((l) => l.entries).sort((a, b) => a.depth - a.need - (b.depth - b.need))[0];
+  return (
+    <Group onToggle={(e) => e.target === e.currentTarget && setOpen(e.currentTarget.open)}>
+      <summary>
+        {group.name}
+        <span>{group.open === 0 ? 'not gathered at any stage' : `${group.open} open, ${group.refused} refused`}{weakest && <Soft> · weakest pair: {weakest.taxon.common}, {weakest.depth} of {weakest.need}</Soft>}</span>
+      </summary>
+      {open && <Lines group={group} />}
+    </Group>
+  );
+}
+
 /** For each use, stage and continent: can every danger be told apart then? */
 export function AuditPage() {
   const audit = useAudit();
-  const groups = groupAudit(audit.data ?? []);
-  const failing = (audit.data ?? []).filter((l) => !l.refused && !l.holds).length;
+  const [q, setQ] = useState('');
+  const lines = audit.data ?? [];
+  const groups = groupAudit(lines).filter((g) => g.name.toLowerCase().includes(q.toLowerCase()));
+  const failing = lines.filter((l) => !l.refused && !l.holds).length;
+  const open = lines.filter((l) => !l.refused).length;
   return (
     <Page>
       <h1>Audit of the guide</h1>
       <p>For every use, stage and continent: which dangerous entries can be told apart while the plant or fungus looks as it usually does, by what, and to what depth. A stage at which something dangerous can’t be told apart is not gathered; its name is struck through.</p>
       {audit.error && <Note role="alert">{audit.error.message}</Note>}
-      {audit.data && <Note>{failing === 0 ? 'No stage that may be gathered fails.' : `${failing} stages that may be gathered FAIL.`}</Note>}
-      {groups.map((g) => (
-        <Group key={g.key}>
-          <h2>{g.name}</h2>
-          {g.lines.map((l) => (
-            <Line key={l.stage + l.continent} $refused={l.refused}>
-              <summary aria-label={`${g.name}, ${l.stage}, ${l.continent}: ${l.words}`}>
-                <b>{l.stage.replaceAll('-', ' ')}</b>
-                <Soft>{l.continent}</Soft>
-                <span>{l.words}</span>
-              </summary>
-              <Dangers entries={l.entries} />
-            </Line>
-          ))}
-        </Group>
-      ))}
+      {audit.data && <Note>{failing === 0 ? 'No stage that may be gathered fails.' : `${failing} stages that may be gathered FAIL.`} {open} lines are open, {lines.length - open} are refused.</Note>}
+      <Field>
+        Find an entry
+        <input type="search" value={q} onChange={(e) => setQ(e.target.value)} />
+      </Field>
+      {!audit.data && !audit.error && <p role="status">Working it out…</p>}
+      <div>{groups.map((g) => <Entry key={g.id} group={g} />)}</div>
     </Page>
   );
 }

@@ -1,15 +1,16 @@
 import type { S } from '../api/client';
 
-export type AuditGroup = { key: string; name: string; lines: S['AuditLine'][] };
+export type AuditGroup = { id: string; name: string; lines: S['AuditLine'][]; open: number; refused: number };
 
-/** The lines of one taxon and use together, in the order of the guide. */
+/** The lines of one entry together, in the order of the guide, with how many of its stages may be gathered. */
 export function groupAudit(lines: S['AuditLine'][]): AuditGroup[] {
   const out = new Map<string, AuditGroup>();
   for (const l of lines) {
-    const key = `${l.taxon.id} ${l.part} ${l.preparation}`;
-    const group = out.get(key) ?? { key, name: `${l.taxon.common}, ${l.part}, ${l.preparation}`, lines: [] };
+    const group = out.get(l.taxon.id) ?? { id: l.taxon.id, name: l.taxon.common, lines: [], open: 0, refused: 0 };
     group.lines.push(l);
-    out.set(key, group);
+    if (l.refused) group.refused += 1;
+    else group.open += 1;
+    out.set(l.taxon.id, group);
   }
   return [...out.values()];
 }
