@@ -59,6 +59,79 @@ func TestTradeFacts(t *testing.T) {
 	}
 }
 
+// TestHandbookFactsFromMemory: values of named handbooks and papers, written down
+// from memory. They are no outside check, since nobody looked at the page; they
+// catch slips of the pen. The outside check is the open table of specimens in
+// package evidence (its source and licence stand beside it).
+func TestHandbookFactsFromMemory(t *testing.T) {
+	f := newFacts(t)
+	rows := readCSV(t, "testdata/handbook-from-memory.csv")
+	taxa := map[string]bool{}
+	for _, r := range rows {
+		if f.taxa[r["taxon"]] != nil {
+			taxa[r["taxon"]] = true
+		}
+		if !strings.HasSuffix(r["source"], "(from memory)") {
+			t.Errorf("%s: say what it is: (from memory), or move it to a table of looked-up values", r["id"])
+		}
+		if err := f.holds(strings.Fields(r["holds"])); err != nil {
+			t.Errorf("%s %s, %s: %q: %v", r["id"], r["taxon"], r["what"], r["holds"], err)
+		}
+	}
+	if len(rows) < 120 || len(taxa) < 60 {
+		t.Errorf("%d values over %d taxa, want 120 over 60", len(rows), len(taxa))
+	}
+}
+
+// TestFloors: refusing everything is no way out.
+func TestFloors(t *testing.T) {
+	f := newFacts(t)
+	var described []int
+	uses := 0
+	for i := range f.book.Taxa {
+		x := &f.book.Taxa[i]
+		d, documented := 0, 0
+		for c := range x.Cells {
+			has, said := false, false
+			for v := range x.Cells[c].Variants {
+				has = has || x.Cells[c].Variants[v].Kind == guide.Described
+				said = said || x.Cells[c].Variants[v].Kind != guide.Unknown
+			}
+			if has {
+				d++
+			}
+			if said {
+				documented++
+			}
+		}
+		described = append(described, d)
+		if x.WorstHazard() > guide.Harmless && documented < 25 {
+			t.Errorf("%s documents %d traits, want at least 25", x.ID, documented)
+		}
+		for _, u := range x.Uses {
+			if u.Stages != 0 {
+				uses++
+			}
+		}
+		if len(x.Windows) == 0 && x.Origin == "" {
+			t.Errorf("%s has no window", x.ID)
+		}
+	}
+	slices.Sort(described)
+	if n := len(f.book.Taxa); n < 160 {
+		t.Errorf("%d entries, want at least 160", n)
+	}
+	if n := len(f.book.Traits); n < 140 {
+		t.Errorf("%d traits, want at least 140", n)
+	}
+	if m := described[len(described)/2]; m < 40 {
+		t.Errorf("median of %d described cells, want at least 40", m)
+	}
+	if uses < 60 {
+		t.Errorf("%d uses with a stage that may be gathered, want at least 60", uses)
+	}
+}
+
 func readCSV(t *testing.T, file string) []map[string]string {
 	t.Helper()
 	fh, err := os.Open(file)
@@ -205,6 +278,9 @@ func (f *facts) holds(w []string) error {
 		return no(slices.Equal(f.traits[w[1]].Stages.Strings(), w[2:]), "%v", f.traits[w[1]].Stages.Strings())
 	case "saying":
 		return no(slices.ContainsFunc(f.book.Sayings, func(s guide.Saying) bool { return s.ID == w[1] }), "no such saying")
+	case "onset":
+		i := slices.IndexFunc(f.book.Syndromes, func(s guide.Syndrome) bool { return s.ID == w[1] })
+		return no(i >= 0 && strings.Contains(f.book.Syndromes[i].Onset, strings.Join(w[2:], " ")), "no such syndrome or window")
 	case "no-raw-fungi":
 		for i := range f.book.Taxa {
 			for _, u := range f.book.Taxa[i].Uses {

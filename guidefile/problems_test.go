@@ -49,8 +49,8 @@ func TestProblems(t *testing.T) {
 		want   string // file:line:col: and part of the message
 		hint   string
 	}{
-		"unknown trait":        {taxon, replace("  leaf-veins: {", "  leaf-viens: {"), taxon + ":50:3: unknown trait \"leaf-viens\"", "leaf-veins"},
-		"unknown state":        {taxon, replace("leaf-veins: {always: parallel}", "leaf-veins: {always: paralel}"), taxon + ":50:24: unknown state of leaf-veins \"paralel\"", "parallel"},
+		"unknown trait":        {taxon, replace("  leaf-veins: {", "  leaf-viens: {"), taxon + ":53:3: unknown trait \"leaf-viens\"", "leaf-veins"},
+		"unknown state":        {taxon, replace("leaf-veins: {always: parallel}", "leaf-veins: {always: paralel}"), taxon + ":53:24: unknown state of leaf-veins \"paralel\"", "parallel"},
 		"unknown stage":        {taxon, replace("stages: [leaf], months: 3-5", "stages: [leav], months: 3-5"), "unknown stage \"leav\"", "leaf"},
 		"unknown taxon":        {taxon, replace("taxon: convallaria-majalis", "taxon: convallaria-majals"), "unknown taxon \"convallaria-majals\"", "convallaria-majalis"},
 		"unknown field":        {taxon, replace("summary:", "sumary:"), "unknown field \"sumary\"", "summary"},

@@ -165,8 +165,11 @@ func (l *looks) cell(tr *guide.Trait) BesideCell {
 		c.Words = fmt.Sprintf("%g–%g %s (%g–%g)", l.ranges[1], l.ranges[2], tr.Unit, l.ranges[0], l.ranges[3])
 	case len(usual)+len(some) > 0:
 		c.Words = strings.Join(usual, " or ")
-		if len(some) > 0 {
-			c.Words = strings.TrimSpace(c.Words + " (also: " + strings.Join(some, ", ") + ")")
+		switch {
+		case len(some) > 0 && len(usual) > 0:
+			c.Words += " (also: " + strings.Join(some, ", ") + ")"
+		case len(some) > 0:
+			c.Words = "at times " + strings.Join(some, ", ")
 		}
 	case l.lacks:
 		c.Words = "the part is lacking"

@@ -9,18 +9,19 @@ import { Button, Chip, Chips, Field, Note, Page, Soft } from '../theme/bits';
 import { band, bands as allBands } from './band';
 import { grades, monthNames, originWords, plain, worths } from './words';
 
+const Choose = styled.section`display: flex; flex-wrap: wrap; gap: 12px 24px; align-items: end; justify-content: space-between; label { min-width: 180px; }`;
 const Wide = styled(Page)`max-width: 1240px;`;
 const Scroll = styled.div`overflow-x: auto; max-width: 100%;`;
 const Table = styled.table`border-collapse: collapse; min-width: 100%;
   th, td { text-align: left; vertical-align: top; padding: 10px 12px; border-top: 1px solid var(--line); min-width: 168px; }
-  thead th { border-top: 0; vertical-align: bottom; } thead a { color: var(--ink); font-weight: 700; }
+  thead th { border-top: 0; vertical-align: bottom; font-weight: 400; } thead a { color: var(--ink); font-weight: 700; }
   tbody th { font-weight: 600; position: sticky; left: 0; background: var(--ground); min-width: 150px; max-width: 190px; }
   td.target { background: var(--sheet); }
   td > div { display: grid; grid-template-columns: 48px 1fr; gap: 10px; }
   tr.worthless td, tr.worthless th { color: var(--ink-soft); } tr.worthless svg { opacity: 0.55; }
   tr.first th, tr.first td { border-top: 3px solid var(--ink); padding-top: 26px; position: relative; }
   tr.first th::before { content: attr(data-head); position: absolute; top: 4px; left: 12px; font-family: var(--head); font-size: 0.85rem; white-space: nowrap; }
-  @media (max-width: 600px) { th, td { min-width: 132px; padding: 8px; } tbody th { min-width: 104px; max-width: 110px; } td > div { grid-template-columns: 1fr; gap: 2px; } }`;
+  @media (max-width: 600px) { .why { display: none; } th, td { min-width: 132px; padding: 8px; } tbody th { min-width: 104px; max-width: 110px; } td > div { grid-template-columns: 1fr; gap: 2px; } }`;
 const Worth = styled.span<{ $strong: boolean }>`display: inline-block; font-size: 0.85rem; font-weight: ${(p) => (p.$strong ? 700 : 400)}; border: ${(p) => (p.$strong ? '1.5px solid currentColor' : '0')}; border-radius: 3px; padding: ${(p) => (p.$strong ? '0 6px' : '0')}; margin-top: 4px;`;
 
 function Cell({ row, cell, target }: { row: S['BesideRow']; cell: S['BesideCell']; target: boolean }) {
@@ -62,18 +63,18 @@ export function BesidePage() {
     <Wide>
       <h1>{taxon.data.common} beside its lookalikes</h1>
       <p><Link to={`/guide/${id}`}>To the entry</Link> <Soft>Ticked is not separated: what two of them share is worth nothing between those two, however surely it was seen.</Soft></p>
-      <section aria-label="Stage">
+      <Choose>
         <Chips role="group" aria-label="Only what can be seen at the stage">
           <Chip $on={query.stage.length === 0} aria-pressed={query.stage.length === 0} onPress={() => set('stage', [])}>every stage</Chip>
           {taxon.data.stages.map((s) => <Chip key={s} $on={query.stage.includes(s)} aria-pressed={query.stage.includes(s)} onPress={() => set('stage', query.stage.includes(s) ? query.stage.filter((x) => x !== s) : [s])}>{plain(s)}</Chip>)}
         </Chips>
-      </section>
       <Field>In the month of
         <select value={query.month} onChange={(e) => set('month', e.target.value === '0' ? [] : [e.target.value])}>
           <option value={0}>any</option>
           {monthNames.map((m, i) => <option key={m} value={i + 1}>{m}</option>)}
         </select>
       </Field>
+      </Choose>
       {data.stages.length === 0 && <Note>At the guide’s reference place no such stage is up in that month. A date never rules anything out: look at another stage.</Note>}
       {others.length === 0 && <p>No lookalike is named. That never means that there is none; add one below.</p>}
       <Scroll role="region" aria-label="Side by side" tabIndex={0}>
@@ -87,7 +88,7 @@ export function BesidePage() {
                   <Link to={`/guide/${t.id}`}>{t.common}</Link><br />
                   <i>{t.scientific}</i><br />
                   <Soft>{i === 0 ? 'the target' : grades[t.hazard]}{t.origin ? `, ${originWords(t.origin)}` : ''}</Soft>
-                  {i > 0 && <><br /><Soft>{t.why}</Soft><br /><Button aria-label={`Take ${t.common} away`} onPress={() => set('with', others.filter((o) => o.id !== t.id).map((o) => o.id))}>Take away</Button></>}
+                  {i > 0 && <><br /><Soft className="why">{t.why}</Soft><br /><Button aria-label={`Take ${t.common} away`} onPress={() => set('with', others.filter((o) => o.id !== t.id).map((o) => o.id))}>Take away</Button></>}
                 </th>
               ))}
             </tr>

@@ -60,7 +60,7 @@ export function Filters({ search, onChange, traits }: { search: Search; onChange
           </select>
         </Field>
       )}
-      <Button onPress={() => onChange({ q: search.q })}>Clear these</Button>
+      {Object.entries(search).some(([k, v]) => k !== 'q' && v) && <Button onPress={() => onChange({ q: search.q })}>Clear these</Button>}
     </Row>
   );
 }

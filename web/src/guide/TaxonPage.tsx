@@ -1,12 +1,12 @@
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
-import { useTaxon } from '../api/hooks';
+import { useGuide, useTaxon } from '../api/hooks';
 import { Thorns } from '../drawing/Thorns';
 import { LinkButton, Note, Page, Soft } from '../theme/bits';
 import { Cells } from './Cells';
 import { Lookalikes } from './Lookalikes';
 import { Portrait } from './Portrait';
-import { originWords, plain, spans } from './words';
+import { grades, originWords, plain, spans } from './words';
 
 const Cols = styled.div`display: grid; gap: 28px; grid-template-columns: minmax(0, 3fr) minmax(260px, 2fr); @media (max-width: 800px) { grid-template-columns: minmax(0, 1fr); }
   > section { display: grid; gap: 12px; align-content: start; } h2 { font-size: 1.3rem; margin-top: 6px; } ul { margin: 0; padding-left: 20px; }`;
@@ -18,6 +18,7 @@ const list = (title: string, items: string[], note?: string) => items.length > 0
 export function TaxonPage() {
   const { id = '' } = useParams();
   const { data: t, error } = useTaxon(id);
+  const groups = useGuide().data?.hardGroups ?? [];
   if (error) return <Page><h1>No such entry</h1><p>{error.message}</p><p><Link to="/guide">To the guide</Link></p></Page>;
   if (!t) return <Page><p role="status">Fetching the entry…</p></Page>;
   const worst = Math.max(0, ...t.hazards.map((h) => h.grade));
@@ -45,13 +46,13 @@ export function TaxonPage() {
           <ul>
             {t.hazards.map((h, i) => (
               <li key={i}>
-                <b>{h.word}</b>{h.contact ? ' on contact' : ''}{h.part || h.preparation ? ` (${[h.part, h.preparation].filter(Boolean).join(', ')})` : ''}: {h.why.replace(/\.$/, '')}.
+                <b>{grades[h.grade]}</b>{h.contact ? ' on contact' : ''}{h.part || h.preparation ? ` (${[h.part, h.preparation].filter(Boolean).join(', ')})` : ''}: {h.why.replace(/\.$/, '')}.
                 {h.onset && <> First signs: {h.onset}; a later or earlier start excludes nothing.</>}
                 {h.help && <> {h.help}</>} <Soft>{h.source}</Soft>
               </li>
             ))}
           </ul>
-          {t.hardGroups.length > 0 && <Note>Asks for a sign-off in person: {t.hardGroups.map(plain).join(', ')}.</Note>}
+          {t.hardGroups.length > 0 && <Note>Asks for a sign-off in person: {t.hardGroups.map((g) => groups.find((x) => x.id === g)?.name.toLowerCase() ?? plain(g)).join(', ')}.</Note>}
           <h2>Use</h2>
           {t.uses.length === 0 && <Note>No use is described here.</Note>}
           <ul>

@@ -1,0 +1,262 @@
+package evidence_test
+
+import (
+	"encoding/csv"
+	"flag"
+	"fmt"
+	"os"
+	"slices"
+	"sort"
+	"strings"
+	"testing"
+
+	"zestythicket/evidence"
+	"zestythicket/guide"
+)
+
+var update = flag.Bool("update", false, "write golden files anew")
+
+const guideDoc = "../docs/guide.md"
+
+// TestGuideDoc keeps docs/guide.md true: every count in it is worked out here.
+func TestGuideDoc(t *testing.T) {
+	e := engineOf(t, "")
+	text := guideDocText(t, e)
+	if *update {
+		if err := os.WriteFile(guideDoc, []byte(text), 0o644); err != nil {
+			t.Fatal(err)
+		}
+	}
+	have, err := os.ReadFile(guideDoc)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if string(have) != text {
+		t.Errorf("%s is out of date; run go test ./evidence -run TestGuideDoc -update and read what changed", guideDoc)
+	}
+}
+
+type pair struct {
+	target, danger, stage string
+	slack, by             int
+}
+
+func guideDocText(t *testing.T, e *evidence.Engine) string {
+	b := e.Index().Book
+	var w strings.Builder
+	p := func(format string, a ...any) { fmt.Fprintf(&w, format+"\n", a...) }
+
+	described, nevers, dangerNevers, decisive, inherited, readTwice := 0, 0, 0, 0, 0, 0
+	twice := map[string]bool{}
+	for _, r := range rows(t, "../guidefile/testdata/second-reading.csv") {
+		twice[r[0]+" "+r[1]] = true
+	}
+	var perEntry []int
+	grades := [4]int{}
+	for i := range b.Taxa {
+		x := &b.Taxa[i]
+		grades[x.WorstHazard()]++
+		n := 0
+		for c := range x.Cells {
+			cell := &x.Cells[c]
+			at, _ := e.Index().TraitAt(cell.Trait)
+			has := false
+			for v := range cell.Variants {
+				if cell.Variants[v].Kind != guide.Described {
+					continue
+				}
+				has = true
+				for _, f := range cell.Variants[v].Freq {
+					if f == guide.Never {
+						nevers++
+						if x.WorstHazard() >= guide.Poisonous {
+							dangerNevers++
+							if twice[x.ID+" "+cell.Trait] {
+								readTwice++
+							}
+						}
+					}
+				}
+				for s := range b.Traits[at].States {
+					if cell.Variants[v].Decisive&(1<<s) != 0 {
+						decisive++
+					}
+				}
+			}
+			if has {
+				n++
+				described++
+				if cell.From != "" {
+					inherited++
+				}
+			}
+		}
+		perEntry = append(perEntry, n)
+	}
+	slices.Sort(perEntry)
+	uses := 0
+	for i := range b.Taxa {
+		uses += len(b.Taxa[i].Uses)
+	}
+	lines := e.Audit()
+	open, refused := 0, 0
+	var pairs []pair
+	refusedStages := map[string]bool{}
+	for _, l := range lines {
+		if l.Refused {
+			refused++
+			refusedStages[fmt.Sprint(l.Taxon, l.Stage)] = true
+			continue
+		}
+		open++
+		for _, en := range l.Entries {
+			if en.Grade >= guide.Poisonous {
+				pairs = append(pairs, pair{b.Taxa[l.Taxon].Common, b.Taxa[en.Taxon].Common, l.Stage.String(), en.Depth - en.Need, len(en.By)})
+			}
+		}
+	}
+	sort.SliceStable(pairs, func(i, j int) bool {
+		a, c := pairs[i], pairs[j]
+		if a.slack != c.slack {
+			return a.slack < c.slack
+		}
+		if a.by != c.by {
+			return a.by < c.by
+		}
+		return a.target+a.danger < c.target+c.danger
+	})
+
+	p("# The guide, counted")
+	p("")
+	p("Written by `go test ./evidence -run TestGuideDoc -update`; a test fails when a number here is no longer true.")
+	p("")
+	p("| | |\n|---|---|")
+	p("| entries | %d: %d deadly, %d poisonous, %d unpleasant in some use, %d without a noted hazard |", len(b.Taxa), grades[3], grades[2], grades[1], grades[0])
+	p("| traits | %d, with %d states |", len(b.Traits), countStates(b))
+	p("| described cells | %d, median %d an entry; %d of them taken over from a profile of the family or growth form |", described, perEntry[len(perEntry)/2], inherited)
+	p("| *never* said outright | %d, of which %d on poisonous or deadly entries; %d decisive |", nevers, dangerNevers, decisive)
+	p("| uses with a stage that may be gathered | %d |", uses)
+	p("| audit lines (use, stage, continent) | %d: %d open, %d refused; stages refused: %d |", len(lines), open, refused, len(refusedStages))
+	p("| sayings refused | %d |", len(b.Sayings))
+	p("| ways in which poisons work | %d |", len(b.Syndromes))
+	p("")
+	p("Of the %d *never* on poisonous and deadly entries, %d lie in cells that were read twice. The others were written once: most say that something is not built at all like another thing (a gilled cap has no pores, a fern no flowers), and they are the first to be read again.", dangerNevers, readTwice)
+	p("")
+	p("Everything here is from memory of the works named in the entries; nobody has looked at the pages. `confidence` says how sure the writer was. What is certain enough to rule out a danger was read twice, see below. Hypomyces on *Amanita* was left out: nobody could describe what the crust swallowed well enough to rule it out, and an entry that can't be ruled out closes every use on its continent.")
+	p("")
+	p("## The ten weakest pairs")
+	p("")
+	p("Of all stages that may be gathered: the dangerous entries that stand nearest to being inseparable, by the steps beyond what is needed and the number of looks that give them.")
+	p("")
+	p("| target | danger | stage | steps to spare | looks that separate |\n|---|---|---|---|---|")
+	seen := map[string]bool{}
+	shown := 0
+	for _, x := range pairs {
+		if key := x.target + x.danger; !seen[key] && shown < 10 {
+			seen[key] = true
+			shown++
+			p("| %s | %s | %s | %d | %d |", x.target, x.danger, x.stage, x.slack, x.by)
+		}
+	}
+	p("")
+	effort(t, e, p)
+	p("## What the guide refuses that foragers gather")
+	p("")
+	p("Two structural steps in different parts are asked against a deadly entry, and all senses together count as one. That closes some well-known food at every stage, because colour, smell or one part alone is all that tells it from something dangerous in the guide:")
+	p("")
+	for i := range b.Taxa {
+		x := &b.Taxa[i]
+		for _, n := range x.NotGathered {
+			if len(x.Uses) == 0 && strings.HasPrefix(n.Why, "Then nothing") {
+				p("- **%s**, %s: %s", x.Common, strings.Join(n.Stages.Strings(), ", "), strings.TrimPrefix(n.Why, "Then nothing in this guide tells it, with the certainty that is asked, from: "))
+			}
+		}
+	}
+	p("")
+	secondReadings(t, p)
+	return w.String()
+}
+
+func countStates(b *guide.Book) (n int) {
+	for i := range b.Traits {
+		n += len(b.Traits[i].States)
+	}
+	return n
+}
+
+// effort: how many answers a true observer needs, use by use.
+func effort(t *testing.T, e *evidence.Engine, p func(string, ...any)) {
+	type run struct {
+		name string
+		n    int
+	}
+	var runs []run
+	b := e.Index().Book
+	for i := range b.Taxa {
+		tx := &b.Taxa[i]
+		for u := range tx.Uses {
+			use := &tx.Uses[u]
+			use.Stages.Each(func(st guide.Stage) {
+				_, n := (&observer{e, tx, guide.NewStageSet(st)}).follow(ready(e, tx, use, st), 40)
+				runs = append(runs, run{fmt.Sprintf("%s, %s %s, %s", tx.Common, use.Part, use.Preparation, st), n})
+			})
+		}
+	}
+	sort.SliceStable(runs, func(i, j int) bool { return runs[i].n > runs[j].n })
+	p("## Answers that a true observer needs")
+	p("")
+	p("A scripted observer who answers truly and follows the offered checks reaches *Checks complete* for every use and stage that is not refused: %d of them, median %d answers. The worst ten:", len(runs), runs[len(runs)/2].n)
+	p("")
+	p("| use and stage | answers |\n|---|---|")
+	for _, r := range runs[:10] {
+		p("| %s | %d |", r.name, r.n)
+	}
+	p("")
+}
+
+// secondReadings publishes where the two readings of the guide disagreed.
+func secondReadings(t *testing.T, p func(string, ...any)) {
+	read := rows(t, "../guidefile/testdata/second-reading.csv")
+	diff := rows(t, "../guidefile/testdata/second-reading-disagreements.csv")
+	blind := 0
+	taxa := map[string]bool{}
+	for _, r := range read {
+		taxa[r[0]] = true
+		if r[4] == "yes" {
+			blind++
+		}
+	}
+	p("## The second reading")
+	p("")
+	p("%d values of key traits over %d poisonous or deadly entries were written a second time; %d of them blind, by somebody who had not seen the entry. The others were written trait by trait after their entry by the same hand, which is weaker, and is marked so in the table. Where the second reading saw what the first denied, the denial was taken back (*rarely*). Where the first saw what the second denied, the first stands. The disagreements:", len(read), len(taxa), blind)
+	p("")
+	p("| entry | trait: state (first, second) |\n|---|---|")
+	last, line := "", []string{}
+	flush := func() {
+		if last != "" {
+			p("| %s | %s |", last, strings.Join(line, "; "))
+		}
+	}
+	for _, r := range diff {
+		if r[0] != last {
+			flush()
+			last, line = r[0], nil
+		}
+		line = append(line, fmt.Sprintf("%s: %s (%s, %s)", r[1], r[2], r[3], r[4]))
+	}
+	flush()
+}
+
+func rows(t *testing.T, file string) [][]string {
+	t.Helper()
+	f, err := os.Open(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer f.Close()
+	all, err := csv.NewReader(f).ReadAll()
+	if err != nil {
+		t.Fatal(err)
+	}
+	return all[1:]
+}
