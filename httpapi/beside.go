@@ -26,7 +26,6 @@ type BesideTaxon struct {
 	report.TaxonRef
 	Hazard int    `json:"hazard"`
 	Why    string `json:"why,omitempty" doc:"Why people confuse it with the target"`
-	Origin string `json:"origin,omitempty"`
 }
 
 const mostBeside = 4
@@ -65,7 +64,7 @@ func (s *Server) beside(in *besideInput) (*Beside, error) {
 	}
 	for _, o := range append([]int32{at}, others...) {
 		x := &ix.Book.Taxa[o]
-		out.Taxa = append(out.Taxa, BesideTaxon{report.Taxon(ix, o), int(x.WorstHazard()), whyConfused(t, x), x.Origin})
+		out.Taxa = append(out.Taxa, BesideTaxon{report.Taxon(ix, o), int(x.WorstHazard()), whyConfused(t, x)})
 	}
 	if stages != 0 {
 		out.Rows = report.Beside(ix, at, others, stages)

@@ -99,7 +99,6 @@ type Hit struct {
 	Stages  []string `json:"stages"`
 	Uses    []Use    `json:"uses"`
 	Passage string   `json:"passage,omitempty" doc:"Where its text holds the words, if no name does"`
-	Origin  string   `json:"origin,omitempty" enum:"yours,corrected," doc:"Empty for what ships"`
 }
 
 // Use is what an entry is wanted for.

@@ -32,6 +32,8 @@ func problem(err error) error {
 		switch {
 		case errors.Is(e.Err, store.ErrNotFound):
 			return huma.NewError(http.StatusNotFound, e.Hint)
+		case errors.Is(e.Err, store.ErrInvalid):
+			return huma.NewError(http.StatusUnprocessableEntity, e.Hint)
 		case errors.Is(e.Err, store.ErrNotStored):
 			slog.Error("not stored", "err", err)
 			return huma.NewError(http.StatusInsufficientStorage, e.Hint)

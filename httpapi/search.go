@@ -56,7 +56,7 @@ func (s *Server) search(in *searchInput) ([]Hit, error) {
 func hitOf(ix *guide.Index, at int32, met guide.Name, passage string) Hit {
 	t := &ix.Book.Taxa[at]
 	return Hit{TaxonRef: report.Taxon(ix, at), Kingdom: t.Kingdom.String(), Met: met.Text, MetKind: met.Kind, Hazard: int(t.WorstHazard()),
-		Stages: t.Stages.Strings(), Uses: usesOf(t), Passage: passage, Origin: t.Origin}
+		Stages: t.Stages.Strings(), Uses: usesOf(t), Passage: passage}
 }
 
 // admits reports whether every filter lets the entry through.

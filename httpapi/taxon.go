@@ -25,7 +25,6 @@ type TaxonPage struct {
 	Lookalikes  []Lookalike       `json:"lookalikes"`
 	TakenFor    []Lookalike       `json:"takenFor" doc:"Entries that name this one as a lookalike"`
 	Before      []string          `json:"before"`
-	Origin      string            `json:"origin,omitempty" enum:"yours,corrected,"`
 	File        string            `json:"file"`
 	Equivalents []report.TaxonRef `json:"equivalents"`
 	Hosts       []string          `json:"hosts"`
@@ -182,7 +181,7 @@ func taxonPage(ix *guide.Index, at int32) *TaxonPage {
 // more is what is neither cell nor lookalike.
 func (p *TaxonPage) more(ix *guide.Index, t *guide.Taxon) {
 	list := func(s []string) []string { return append([]string{}, s...) }
-	p.Origin, p.File = t.Origin, t.File
+	p.File = t.File
 	p.Hosts, p.Companions, p.Cues, p.BeforePick, p.Remedy = list(t.Hosts), list(t.Companions), list(t.Cues), list(t.BeforePick), list(t.Remedy)
 	p.Equivalents, p.NotGathered, p.Keys, p.Cautions, p.Disputed = []report.TaxonRef{}, []NotGathered{}, []KeyLine{}, []Caution{}, []Dispute{}
 	for _, e := range t.Equivalents {

@@ -14,6 +14,7 @@ type TaxonRef struct {
 	ID         string `json:"id"`
 	Common     string `json:"common"`
 	Scientific string `json:"scientific"`
+	Origin     string `json:"origin,omitempty" enum:"yours,corrected," doc:"Whose entry it is; empty for what ships"`
 }
 
 // TraitRef names a trait.
@@ -233,7 +234,7 @@ func (w *writer) traitPtr(i int32) *TraitRef {
 // Taxon names an entry of a guide.
 func Taxon(ix *guide.Index, i int32) TaxonRef {
 	t := &ix.Book.Taxa[i]
-	return TaxonRef{t.ID, t.Common, t.Scientific}
+	return TaxonRef{t.ID, t.Common, t.Scientific, t.Origin}
 }
 
 func (w *writer) taxon(i int32) TaxonRef { return Taxon(w.ix, i) }

@@ -345,7 +345,11 @@ export interface components {
             /** Format: int64 */
             hazard: number;
             id: string;
-            origin?: string;
+            /**
+             * @description Whose entry it is; empty for what ships
+             * @enum {string}
+             */
+            origin?: "yours" | "corrected" | "";
             scientific: string;
             /** @description Why people confuse it with the target */
             why?: string;
@@ -567,7 +571,7 @@ export interface components {
             /** @enum {string} */
             metKind: "scientific" | "common" | "synonym" | "";
             /**
-             * @description Empty for what ships
+             * @description Whose entry it is; empty for what ships
              * @enum {string}
              */
             origin?: "yours" | "corrected" | "";
@@ -851,7 +855,10 @@ export interface components {
             lookalikes: components["schemas"]["Lookalike"][];
             names: components["schemas"]["NameLine"][];
             notGathered: components["schemas"]["NotGathered"][];
-            /** @enum {string} */
+            /**
+             * @description Whose entry it is; empty for what ships
+             * @enum {string}
+             */
             origin?: "yours" | "corrected" | "";
             place?: string;
             protection?: string;
@@ -870,6 +877,11 @@ export interface components {
         TaxonRef: {
             common: string;
             id: string;
+            /**
+             * @description Whose entry it is; empty for what ships
+             * @enum {string}
+             */
+            origin?: "yours" | "corrected" | "";
             scientific: string;
         };
         Tell: {

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Judgement, S } from '../api/client';
 import { Thorns } from '../drawing/Thorns';
+import { Own } from '../guide/Own';
 import { Button, Soft } from '../theme/bits';
 
 const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 10px;`;
@@ -17,7 +18,7 @@ function EntryLine({ e }: { e: S['Entry'] }) {
       </div>
       <div>
         <h3>
-          <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link> <i>{e.taxon.scientific}</i>
+          <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link> <i>{e.taxon.scientific}</i> <Own origin={e.taxon.origin} />
         </h3>
         <p>
           <b>{e.gradeWord}</b>

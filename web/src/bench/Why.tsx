@@ -1,6 +1,7 @@
 import styled from 'styled-components';
 import type { Judgement, S, Trait, View } from '../api/client';
 import { Button, Note, Soft } from '../theme/bits';
+import { Own } from '../guide/Own';
 
 const Bars = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 6px;
   li { display: grid; grid-template-columns: 1fr 64px; gap: 2px 10px; align-items: baseline; }
@@ -53,7 +54,7 @@ export function Why({ view, judgement, traits, onUndo }: { view: View; judgement
       <Note>Likelihood is guidance only. It never rules a danger out.</Note>
       <h3>Standing: {s.words}</h3>
       <Bars>
-        {s.top.filter((t) => t.p >= 0.001).map((t) => <Line key={t.taxon.id} name={<>{t.taxon.common} <i>{t.taxon.scientific}</i></>} p={t.p} />)}
+        {s.top.filter((t) => t.p >= 0.001).map((t) => <Line key={t.taxon.id} name={<>{t.taxon.common} <i>{t.taxon.scientific}</i> <Own origin={t.taxon.origin} /></>} p={t.p} />)}
         <Line name={<b>Something that is not in this guide</b>} p={s.notInGuide} />
       </Bars>
       {s.movers.length > 0 && (

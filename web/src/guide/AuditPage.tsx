@@ -5,6 +5,7 @@ import type { S } from '../api/client';
 import { useAudit, useAuditOf } from '../api/hooks';
 import { Thorns } from '../drawing/Thorns';
 import { Field, Note, Page, Soft } from '../theme/bits';
+import { Own } from './Own';
 import { groupAudit, type AuditGroup } from './audit';
 import { plain } from './words';
 
@@ -28,7 +29,7 @@ function Dangers({ entries }: { entries: S['AuditEntry'][] }) {
       <tbody>
         {entries.map((e) => (
           <tr key={e.taxon.id}>
-            <td><Thorns grade={e.grade} left={e.ruledOut ? 0 : Math.max(1, e.need - e.depth)} cut={e.ruledOut} width={52} /> <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link><br /><Soft>{e.gradeWord}{e.named ? ', named lookalike' : ''}</Soft></td>
+            <td><Thorns grade={e.grade} left={e.ruledOut ? 0 : Math.max(1, e.need - e.depth)} cut={e.ruledOut} width={52} /> <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link> <Own origin={e.taxon.origin} /><br /><Soft>{e.gradeWord}{e.named ? ', named lookalike' : ''}</Soft></td>
             <td>{e.depth}, needs {e.need}</td>
             <td>{e.ruledOut ? (e.decisive && e.depth < e.need ? 'yes, by two decisive cells' : 'yes') : 'no'}</td>
             <td className="by">{e.by.map((b) => b.name).join(', ') || 'nothing'}</td>

@@ -7,7 +7,8 @@ import { Glyph } from '../drawing/Glyph';
 import { Thorns } from '../drawing/Thorns';
 import { Button, Chip, Chips, Field, Note, Page, Soft } from '../theme/bits';
 import { band, bands as allBands } from './band';
-import { grades, monthNames, originWords, plain, worths } from './words';
+import { Own } from './Own';
+import { grades, monthNames, plain, worths } from './words';
 
 const Choose = styled.section`display: flex; flex-wrap: wrap; gap: 12px 24px; align-items: end; justify-content: space-between; label { min-width: 180px; }`;
 const Wide = styled(Page)`max-width: 1240px;`;
@@ -87,7 +88,7 @@ export function BesidePage() {
                   <Thorns grade={t.hazard} left={t.hazard} cut={t.hazard === 0} width={64} />
                   <Link to={`/guide/${t.id}`}>{t.common}</Link><br />
                   <i>{t.scientific}</i><br />
-                  <Soft>{i === 0 ? 'the target' : grades[t.hazard]}{t.origin ? `, ${originWords(t.origin)}` : ''}</Soft>
+                  <Soft>{i === 0 ? 'the target' : grades[t.hazard]}</Soft> <Own origin={t.origin} />
                   {i > 0 && <><br /><Soft className="why">{t.why}</Soft><br /><Button aria-label={`Take ${t.common} away`} onPress={() => set('with', others.filter((o) => o.id !== t.id).map((o) => o.id))}>Take away</Button></>}
                 </th>
               ))}

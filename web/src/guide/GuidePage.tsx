@@ -7,13 +7,13 @@ import { Thorns } from '../drawing/Thorns';
 import { Field, Page, Soft } from '../theme/bits';
 import { Filters } from './Filters';
 import { OverlayNote } from './OverlayNote';
-import { grades, originWords } from './words';
+import { Own } from './Own';
+import { grades } from './words';
 
 const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(300px, 1fr)); gap: 0 28px;
   li { display: flex; gap: 14px; align-items: center; border-top: 1.5px solid var(--line); padding: 8px 0; min-height: 60px; }
   a { font-weight: 700; color: var(--ink); }
-  small { display: block; font-size: 0.85rem; color: var(--ink-soft); }
-  .own { color: var(--bramble); font-weight: 600; }`;
+  small { display: block; font-size: 0.85rem; color: var(--ink-soft); }`;
 
 /** Search the guide by any name, by its text, and by what an entry shows. */
 export function GuidePage() {
@@ -51,7 +51,7 @@ export function GuidePage() {
               <br />
               <i>{h.scientific}</i> · {grades[h.hazard]}
               {h.met && h.met !== h.common && h.met !== h.scientific && <Soft> · {h.metKind === 'synonym' ? 'old name' : 'also'} {h.met}</Soft>}
-              {h.origin && <span className="own"> · {originWords(h.origin)}</span>}
+              {h.origin && ' · '}<Own origin={h.origin} />
               {h.passage && <small>{h.passage}</small>}
             </span>
           </li>
