@@ -35,12 +35,12 @@ func TestSearchFilters(t *testing.T) {
 		return out
 	}
 	for q, want := range map[string][2]string{ // in, and not in
-		"kingdom=fungus":                          {"amanita-phalloides", "conium-maculatum"},
-		"hazard=3":                                {"conium-maculatum", "arum-maculatum"},
-		"region=WNA":                              {"toxicodendron-diversilobum", "oenanthe-crocata"},
-		"month=1":                                 {"flammulina-velutipes", "calocybe-gambosa"},
-		"use=seed":                                {"castanea-sativa", "aesculus-hippocastanum"},
-		"trait=stem-section&state=square":         {"lamium-purpureum", "allium-ursinum"},
+		"kingdom=fungus":                  {"amanita-phalloides", "conium-maculatum"},
+		"hazard=3":                        {"conium-maculatum", "arum-maculatum"},
+		"region=WNA":                      {"toxicodendron-diversilobum", "oenanthe-crocata"},
+		"month=1":                         {"flammulina-velutipes", "calocybe-gambosa"},
+		"use=seed":                        {"castanea-sativa", "aesculus-hippocastanum"},
+		"trait=stem-section&state=square": {"lamium-purpureum", "allium-ursinum"},
 		"q=" + url.QueryEscape("Boletus satanas"): {"rubroboletus-satanas", "boletus-edulis"},
 		"q=snakeskin&hazard=2":                    {"chlorophyllum-molybdites", "macrolepiota-procera"},
 	} {

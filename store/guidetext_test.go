@@ -22,13 +22,13 @@ func TestSearchGuide(t *testing.T) {
 		t.Fatal(err)
 	}
 	for q, want := range map[string][]string{
-		"moss":                     {"moss-cap", "bank-cress"}, // a name before prose
-		"oppos":                    {"bank-cress", "hut-elder"},
-		"opposite beside moss":     {"bank-cress"},
-		"HUT":                      {"hut-elder"},
-		`"; DROP TABLE finds; --`:  {},
-		"gills OR (leaves NEAR":    {},
-		"   ":                      {},
+		"moss":                      {"moss-cap", "bank-cress"}, // a name before prose
+		"oppos":                     {"bank-cress", "hut-elder"},
+		"opposite beside moss":      {"bank-cress"},
+		"HUT":                       {"hut-elder"},
+		`"; DROP TABLE finds; --`:   {},
+		"gills OR (leaves NEAR":     {},
+		"   ":                       {},
 		"moss cap brown gills ring": {"moss-cap"},
 	} {
 		hits, err := s.SearchGuide(q, 10)

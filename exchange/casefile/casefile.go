@@ -30,7 +30,7 @@ type Expect struct {
 	Depths      map[string]int
 	Out, Open   []string
 	Against     map[string][]string // by taxon: the traits that must contradict it
-	Obligations []string // code, or code:trait, code:taxon or code:word
+	Obligations []string            // code, or code:trait, code:taxon or code:word
 	Refusals    []string
 	Leave       []string
 	Next        string

@@ -6,6 +6,7 @@ import { AuditPage } from './guide/AuditPage';
 import { BesidePage } from './guide/BesidePage';
 import { GuidePage } from './guide/GuidePage';
 import { SayingsPage } from './guide/SayingsPage';
+import { TermsPage } from './guide/TermsPage';
 import { TaxonPage } from './guide/TaxonPage';
 import { Shell } from './shell/Shell';
 import { LostPage } from './shell/LostPage';
@@ -22,6 +23,7 @@ export function App() {
         <Route path="audit" element={<AuditPage />} />
         <Route path="guide/:id" element={<TaxonPage />} />
         <Route path="guide/:id/beside" element={<BesidePage />} />
+        <Route path="terms" element={<TermsPage />} />
         <Route path="sayings" element={<SayingsPage />} />
         <Route path="you" element={<YouPage />} />
         <Route path="*" element={<LostPage />} />

@@ -1,7 +1,7 @@
 import { blade, dash, fill, hatch, line, petals, polygon, rays, round, thin, type Mark } from './marks';
 import { fungi } from './glyphs-fungi';
 import { plants } from './glyphs-plants';
-import { bigCut, colourOf, drop, ground, leaves, scent, stem } from './strokes';
+import { bigCut, colourOf, drop, ground, leaves, patch, scent, stem } from './strokes';
 
 const cap = (d: string) => line(d);
 const capRound = 'M8 22C8 8 40 8 40 22z';
@@ -72,7 +72,7 @@ const first: Record<string, Mark[]> = {
   'leaf-shape/wedge': [line('M24 44C12 20 10 10 24 6c14 4 12 14 0 38z')],
   'leaf-hairs/none': [line(blade(6, 24, 36, 11, 0))],
   'leaf-hairs/downy': [line(blade(6, 24, 36, 11, 0)), thin('M14 22v-4M18 24v-4M22 22v-4M26 24v-4M30 22v-4M20 29v-4M28 29v-4M24 18v-3')],
-  'leaf-hairs/sparse': [line(blade(6, 24, 36, 11, 0)), thin('M18 22v-5M30 26v-5')],
+  'leaf-hairs/sparse': [line(blade(6, 24, 36, 11, 0)), line('M16 16l-3-9M27 32l3 9M32 16l4-8')],
   'leaf-hairs/bristly': [line(blade(6, 24, 36, 11, 0)), line('M14 14l-3-8M22 12l-1-8M30 13l2-8M37 18l5-6')],
   'leaf-feel/soft-snaps': [line('M8 12l14 14M26 26l14-14'), thin('M22 30l4 6')],
   'leaf-feel/tough': [line('M8 12C14 34 34 34 40 12')],
@@ -152,7 +152,7 @@ const first: Record<string, Mark[]> = {
   'veil-opening/gills-free-of-veil': half([thin('M12 20v6M16 20v8M32 20v8M36 20v6')]),
   'veil-opening/veil-closed': half([hatch('M8 20h32L27 28h-6z')]),
   'veil-opening/egg-closed': [line(round(24, 26, 14, 17))],
-  'gill-attachment/free': half([thin('M9 20q3 8 9 0M30 20q6 8 9 0')]),
+  'gill-attachment/free': half([thin('M9 20q2 6 6 6 1 0 2-6M39 20q-2 6-6 6-1 0-2-6')]),
   'gill-attachment/narrow': half([thin('M9 20q4 9 12 1M39 20q-4 9-12 1')]),
   'gill-attachment/notched': half([thin('M9 20q5 12 8 6t4 1M39 20q-5 12-8 6t-4 1')]),
   'gill-attachment/broad': half([thin('M9 20q5 8 12 8M39 20q-5 8-12 8')]),
@@ -178,7 +178,7 @@ const first: Record<string, Mark[]> = {
   'stem-surface/smooth': [line('M18 4v40M30 4v40')],
   'stem-surface/shaggy': [line('M18 4v40M30 4v40M18 12l-6 3M18 22l-6 3M18 32l-6 3M30 12l6 3M30 22l6 3M30 32l6 3')],
   'stem-surface/snakeskin': [line('M18 4v40M30 4v40'), thin('M18 10l6 4 6-4M18 20l6 4 6-4M18 30l6 4 6-4M18 40l6 4 6-4')],
-  'stem-surface/zoned-bands': [line('M18 4v40M30 4v40'), hatch('M18 12h12v6H18zM18 26h12v6H18z')],
+  'stem-surface/zoned-bands': [line('M18 4v40M30 4v40M18 12h12v5H18zM18 26h12v5H18z'), hatch('M18 12h12v5H18zM18 26h12v5H18z')],
   'stem-surface/fibres': [line('M18 4v40M30 4v40'), thin('M21 6v14M24 14v22M27 8v16M22 28v14M27 30v12')],
   'cap-shape/round': [cap(capRound)],
   'cap-shape/flat': [line('M4 18q20-6 40 0q-2 5-6 5H10q-4 0-6-5z')],
@@ -189,19 +189,19 @@ const first: Record<string, Mark[]> = {
   'cap-surface/patches': [cap(capRound), fill('M16 14l4-2 2 3-4 2zM26 12l5 1-1 3-5-1zM20 19l4-1 1 3-5 0zM32 18l4 0-1 3-4-1z')],
   'cap-surface/scales': [cap(capRound), thin('M14 18l3-3 3 3M22 14l3-3 3 3M30 18l3-3 3 3M20 21l3-2 3 2')],
   'cap-surface/streaks': [cap(capRound), thin('M24 11v10M18 13l-3 8M30 13l3 8M13 16l-3 5M35 16l3 5')],
-  'cap-surface/felty': [cap(capRound), thin('M14 17h.1M18 13h.1M22 16h.1M26 12h.1M30 16h.1M34 17h.1M18 19h.1M26 19h.1')],
+  'cap-surface/felty': [cap(capRound), thin('M10 19v-4M14 14v-4M19 11V7M24 10V6M29 11V7M34 14v-4M38 19v-4M16 20v-4M22 18v-4M28 18v-4M33 20v-4')],
   'cap-edge/inrolled': [line('M8 14q20-12 32 6c4 10-6 12-7 5')],
   'cap-edge/veil-shreds': [line('M6 18q18-14 36 0M10 18v8l3-5 2 9 3-10M28 18l2 9 3-7 3 6 2-8')],
   'cap-edge/grooved': [line('M6 26q18-20 36 0'), thin('M10 26v-5M15 24v-5M20 22v-5M28 22v-5M33 24v-5M38 26v-5')],
   'cap-edge/wavy': [line('M4 24q6-10 10 0t10 0 10 0 10 0'), line('M6 18Q24 2 42 18')],
   'cap-edge/plain': [line('M6 26Q24 4 42 26z')],
-  'base-stain/chrome-yellow': [line('M18 4v30h12V4'), fill('M18 34h12v8H18z'), thin('M8 36l4 2M8 44l4-2M40 36l-4 2M40 44l-4-2')],
-  'base-stain/ochre': [line('M18 4v30h12V4'), hatch('M18 34h12v8H18z'), thin(round(38, 12, 6)), thin('M38 8v4h3')],
-  'base-stain/reddish': [line('M18 4v30h12V4M18 34h12v8H18z'), thin('M18 42l12-8')],
-  'base-stain/none': [line('M18 4v30h12V4M18 34h12v8H18z')],
-  'cap-bruise/chrome-yellow': [cap(capRound), fill('M30 14l6 6h-9z')],
-  'cap-bruise/ochre': [cap(capRound), hatch('M30 14l6 6h-9z'), thin(round(38, 36, 6)), thin('M38 32v4h3')],
-  'cap-bruise/none': [cap(capRound), dash('M30 14l6 6h-9z')],
+  'base-stain/chrome-yellow': [line('M8 2v30h14V2'), hatch('M8 24h14v8H8z'), ...patch('chrome-yellow', 26, 24, 20)],
+  'base-stain/ochre': [line('M8 2v30h14V2'), hatch('M8 24h14v8H8z'), ...patch('ochre', 26, 24, 20)],
+  'base-stain/reddish': [line('M8 2v30h14V2'), hatch('M8 24h14v8H8z'), ...patch('red', 26, 24, 20)],
+  'base-stain/none': [line('M8 2v30h14V2'), hatch('M8 24h14v8H8z'), ...patch('none', 26, 24, 20)],
+  'cap-bruise/chrome-yellow': [line('M4 18C4 2 36 2 36 18z'), thin('M26 12l8 4'), ...patch('chrome-yellow', 24, 24, 20)],
+  'cap-bruise/ochre': [line('M4 18C4 2 36 2 36 18z'), thin('M26 12l8 4'), ...patch('ochre', 24, 24, 20)],
+  'cap-bruise/none': [line('M4 18C4 2 36 2 36 18z'), thin('M26 12l8 4'), ...patch('none', 24, 24, 20)],
   'flesh-texture/fibrous': [line('M16 4v16l-4 24M32 4v16l4 24'), thin('M20 4v18l-3 18M24 4v36M28 4v18l3 18')],
   'flesh-texture/crumbly': [line('M14 4h20v14l-5-3-5 4-4-4-6 3z'), line('M14 30l6-3 4 4 5-3 5 3v13H14z')],
   'flesh-texture/elastic': [line('M18 4c0 14 6 12 2 20s4 10 0 20M30 4c0 14-6 12-2 20s-4 10 0 20')],

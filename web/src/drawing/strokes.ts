@@ -1,48 +1,71 @@
-import { blade, fill, hatch, line, round, thin, type Mark } from './marks';
+import { blade, dash, fill, hatch, line, round, thin, type Mark } from './marks';
 
 /** Strokes that many drawings share. */
 export const ground = thin('M4 42h40');
 export const stem = (x = 24, from = 42, to = 8) => line(`M${x} ${from}V${to}`);
 export const bigCut = round(24, 24, 15);
 export const drop = (x: number, y: number) => `M${x} ${y}c-4 6-4 10 0 10s4-4 0-10z`;
+/** A drop as large as a tile allows. */
+const big = (x: number, y: number) => `M${x} ${y}c-11 14-11 28 0 28s11-14 0-28z`;
 export const dots = (at: readonly (readonly [number, number] | readonly number[])[]): Mark => fill(at.map(([x, y]) => round(x!, y!, 1.8)).join(''));
 export const leaves = (angles: [number, number, number][]): Mark[] => angles.map(([x, y, a]) => line(blade(x, y, 16, 4.5, a)));
 const nose = thin('M10 8c6 8 2 14-2 18c4 2 8 2 10 0');
 export const scent = (d: string): Mark[] => (d ? [nose, line(d)] : [nose]);
-const swatch = (...m: Mark[]): Mark[] => [line('M8 8h32v32H8z'), ...m];
 
-/** Colours as patterns: no two are told apart by colour alone. */
-const colours: Record<string, Mark[]> = {
-  white: swatch(),
-  cream: swatch(thin('M12 36h24')),
-  pink: swatch(thin('M14 14h.1M24 14h.1M34 14h.1M19 24h.1M29 24h.1M14 34h.1M24 34h.1M34 34h.1')),
-  salmon: swatch(thin('M12 16h24M14 26h.1M24 26h.1M34 26h.1M14 34h.1M24 34h.1M34 34h.1')),
-  chocolate: swatch(fill('M10 10h28v28H10z')),
-  black: swatch(fill('M8 8h32v32H8z')),
-  rust: swatch(hatch('M10 10h28v28H10z')),
-  tawny: swatch(hatch('M10 10h28v28H10z'), thin('M10 10l28 28')),
-  brown: swatch(hatch('M10 10h28v28H10z'), thin('M38 10L10 38')),
-  grey: swatch(thin('M10 16h28M10 22h28M10 28h28M10 34h28')),
-  green: swatch(thin('M16 10v28M24 10v28M32 10v28')),
-  yellow: swatch(thin(round(24, 24, 9))),
-  'egg-yellow': swatch(thin(round(24, 24, 9)), fill(round(24, 24, 3))),
-  orange: swatch(thin(round(24, 24, 11)), thin(round(24, 24, 6))),
-  red: swatch(thin('M10 38L38 10M10 24L24 10M24 38L38 24')),
-  blue: swatch(thin('M10 18q7-6 14 0t14 0M10 30q7-6 14 0t14 0')),
-  violet: swatch(thin('M10 15l7 8 7-8 7 8 7-8M10 28l7 8 7-8 7 8 7-8')),
-  lilac: swatch(thin('M10 20l7 8 7-8 7 8 7-8')),
-  ochre: swatch(hatch('M10 24h28v14H10z')),
-  sulphur: swatch(thin(round(24, 24, 9)), thin('M24 10v28')),
-  olive: swatch(thin('M16 10v28M24 10v28M32 10v28M10 24h28')),
-  tan: swatch(thin('M12 36h24M12 30h24')),
-  'purple-brown': swatch(fill('M10 10h28v28H10z'), thin('M8 4h32')),
-  'buff-pink': swatch(thin('M12 36h24M14 14h.1M24 14h.1M34 14h.1M19 24h.1M29 24h.1')),
-  'dark-foot': swatch(fill('M10 26h28v12H10z')),
-  'cream-edge-yellow': swatch(thin('M14 14h20v20H14z')),
-  clear: [line(drop(24, 16))],
-  milky: [fill(drop(24, 16))],
+const n = (v: number) => Number(v.toFixed(1));
+const dotsAt = (x: number, y: number, s: number, at: [number, number][]): Mark => fill(at.map(([u, v]) => round(n(x + u * s), n(y + v * s), Math.max(1.4, s / 14))).join(''));
+const bars = (x: number, y: number, s: number, at: number[], upright: boolean): Mark => line(at.map((u) => (upright ? `M${n(x + u * s)} ${n(y)}v${s}` : `M${n(x)} ${n(y + u * s)}h${s}`)).join(''));
+const waves = (x: number, y: number, s: number): Mark => line([0.35, 0.7].map((v) => `M${n(x)} ${n(y + v * s)}q${n(s / 4)} ${n(-s / 4)} ${n(s / 2)} 0t${n(s / 2)} 0`).join(''));
+const zigs = (x: number, y: number, s: number, at: number[]): Mark => line(at.map((v) => `M${n(x)} ${n(y + v * s)}l${n(s / 4)} ${n(s / 5)} ${n(s / 4)} ${n(-s / 5)} ${n(s / 4)} ${n(s / 5)} ${n(s / 4)} ${n(-s / 5)}`).join(''));
+const nine: [number, number][] = [0.22, 0.5, 0.78].flatMap((u) => [0.22, 0.5, 0.78].map((v): [number, number] => [u, v]));
+
+/**
+ * Colours as patterns in a square from x, y with side s: no two are told apart
+ * by colour alone.
+ */
+export function patch(name: string, x: number, y: number, s: number): Mark[] {
+  const box = `M${x} ${y}h${s}v${s}h${-s}z`;
+  const [cx, cy] = [x + s / 2, y + s / 2];
+  const inner: Record<string, Mark[]> = {
+    white: [],
+    cream: [bars(x, y, s, [0.76], false)],
+    pink: [dotsAt(x, y, s, nine)],
+    salmon: [dotsAt(x, y, s, nine.filter(([, v]) => v > 0.3)), bars(x, y, s, [0.12, 0.3], false)],
+    chocolate: [fill(round(cx, cy, s * 0.4))],
+    black: [fill(box)],
+    'purple-brown': [fill(`M${x} ${y + s}L${x + s} ${y}v${s}z`)],
+    rust: [hatch(box)],
+    tawny: [hatch(box), line(`M${x} ${y}l${s} ${s}`)],
+    brown: [hatch(box), bars(x, y, s, [0.33, 0.67], true)],
+    grey: [bars(x, y, s, [0.25, 0.5, 0.75], false)],
+    green: [bars(x, y, s, [0.25, 0.5, 0.75], true)],
+    olive: [bars(x, y, s, [0.33, 0.67], true), bars(x, y, s, [0.33, 0.67], false)],
+    yellow: [line(round(cx, cy, s * 0.3))],
+    'egg-yellow': [line(round(cx, cy, s * 0.3)), fill(round(cx, cy, s * 0.18))],
+    sulphur: [line(round(cx, cy, s * 0.3)), bars(x, y, s, [0.5], true)],
+    'chrome-yellow': [line(round(cx, cy, s * 0.3)), bars(x, y, s, [0.5], true), bars(x, y, s, [0.5], false)],
+    orange: [line(round(cx, cy, s * 0.36)), line(round(cx, cy, s * 0.18))],
+    red: [line(`M${x} ${y + s}L${x + s} ${y}M${x} ${n(y + s * 0.5)}L${n(x + s * 0.5)} ${y}M${n(x + s * 0.5)} ${y + s}L${x + s} ${n(y + s * 0.5)}`)],
+    blue: [waves(x, y, s)],
+    violet: [zigs(x, y, s, [0.2, 0.5])],
+    lilac: [zigs(x, y, s, [0.4])],
+    ochre: [hatch(`M${x} ${n(y + s * 0.5)}h${s}v${n(s * 0.5)}h${-s}z`), bars(x, y, s, [0.5], false)],
+    tan: [bars(x, y, s, [0.6, 0.8], false)],
+    'buff-pink': [bars(x, y, s, [0.66, 0.84], false), dotsAt(x, y, s, nine.filter(([, v]) => v < 0.3))],
+    'dark-foot': [fill(`M${x} ${n(y + s * 0.55)}h${s}v${n(s * 0.45)}h${-s}z`)],
+    'cream-edge-yellow': [line(`M${n(x + s * 0.2)} ${n(y + s * 0.2)}h${n(s * 0.6)}v${n(s * 0.6)}h${n(-s * 0.6)}z`)],
+    none: [],
+  };
+  const marks = inner[name];
+  if (!marks) return [];
+  return name === 'none' ? [dash(box)] : [line(box), ...marks];
+}
+
+const saps: Record<string, Mark[]> = {
+  clear: [line(big(24, 8))],
+  milky: [fill(big(24, 8))],
   slimy: [line('M20 10c0 10-6 14-4 24M28 10c0 12 8 14 4 26M24 10v30')],
 };
 
-/** The pattern of a colour; nothing for a word that is no colour. */
-export const colourOf = (name: string): Mark[] => colours[name] ?? [];
+/** The pattern of a colour on a whole tile; nothing for a word that is no colour. */
+export const colourOf = (name: string): Mark[] => saps[name] ?? patch(name, 8, 8, 32);

@@ -30,6 +30,7 @@ export function Shell() {
           <NavLink to="/" end>Finds</NavLink>
           <NavLink to="/guide">Guide</NavLink>
           <NavLink to="/audit">Audit</NavLink>
+          <NavLink to="/terms">Terms</NavLink>
           <NavLink to="/sayings">Sayings</NavLink>
           <NavLink to="/you">You</NavLink>
         </nav>
