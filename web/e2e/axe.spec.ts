@@ -18,6 +18,7 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['beside', '/guide/allium-ursinum/beside?stage=leaf'],
   ['audit', '/audit', async (p) => { await p.locator('summary').nth(2).click(); await p.locator('details details summary').first().click(); }],
   ['sayings', '/sayings'],
+  ['terms', '/terms'],
   ['you', '/you'],
   ['lost', '/nowhere'],
 ];

@@ -54,6 +54,8 @@ test('a part is inked by its best reading', () => {
   // What was examined and is not there is never drawn.
   expect(lookOf(judged(reading('volva', 'sound', ['none'])), 'volva', (_, s) => s === 'none')).toBe('absent');
   expect(lookOf(judged(reading('volva', 'shaky', ['none'])), 'volva', (_, s) => s === 'none')).toBe('shaky');
+  const lost = (kind: string) => lookOf(judged({ ...reading('cap', 'mute', []), kind }), 'cap');
+  expect(['damaged', 'spoilt', 'not-now', 'not-here', 'cant-tell'].map(lost)).toEqual(['damaged', 'spoilt', 'season', 'hidden', 'lost']);
   expect(shownOf(judged(reading('cap', 'shaky', ['x']), reading('cap', 'sound', ['y'])), 'cap')?.state).toBe('y');
   expect(shownOf(judged(reading('stem', 'sound', ['y'])), 'cap')).toBeUndefined();
 });

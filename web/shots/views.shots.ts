@@ -35,6 +35,12 @@ test('pictures', async ({ browser, server }) => {
     await page.screenshot({ path: to(name) });
     await context.close();
   }
+  const sheet = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'light', reducedMotion: 'reduce' });
+  const tiles = await sheet.newPage();
+  await tiles.goto(`${server.address}/terms`);
+  await tiles.waitForLoadState('networkidle');
+  await tiles.screenshot({ path: to('tiles'), fullPage: true });
+  await sheet.close();
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'dark', reducedMotion: 'reduce' });
   const page = await context.newPage();
   await page.goto(`${server.address}/find/demo-chestnut`);

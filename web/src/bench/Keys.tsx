@@ -1,4 +1,4 @@
-/** The keys of the bench. */
+/** The keys of the bench, and how its drawing is to be read. */
 export function Keys() {
   const keys = [['1 – 9', 'choose a drawing'], ['n', 'take the offered next check'], ['u', 'undo the last answer'], ['d', 'dangers'], ['w', 'why'], ['o', 'what is open'], ['/', 'search the guide'], ['?', 'this list']];
   return (
@@ -12,6 +12,14 @@ export function Keys() {
         ))}
       </dl>
       <p>What is absent has no key: it is a deliberate answer.</p>
+      <h3>How the specimen is drawn</h3>
+      <ul>
+        <li><b>Faint dots:</b> not looked at; the form is only a guess.</li>
+        <li><b>Thin line:</b> some of what gives the piece its form was read, the rest is a guess.</li>
+        <li><b>Broken line:</b> read, but shaky.</li>
+        <li><b>Ink:</b> drawn as you saw it.</li>
+        <li><b>Not there:</b> examined and absent.</li>
+      </ul>
     </>
   );
 }

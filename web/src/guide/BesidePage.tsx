@@ -7,6 +7,7 @@ import { Glyph } from '../drawing/Glyph';
 import { Thorns } from '../drawing/Thorns';
 import { Button, Chip, Chips, Field, Note, Page, Soft } from '../theme/bits';
 import { band, bands as allBands } from './band';
+import { Likeness } from './Likeness';
 import { Own } from './Own';
 import { grades, monthNames, plain, worths } from './words';
 
@@ -15,7 +16,7 @@ const Wide = styled(Page)`max-width: 1240px;`;
 const Scroll = styled.div`overflow-x: auto; max-width: 100%;`;
 const Table = styled.table`border-collapse: collapse; min-width: 100%;
   th, td { text-align: left; vertical-align: top; padding: 10px 12px; border-top: 1px solid var(--line); min-width: 168px; }
-  thead th { border-top: 0; vertical-align: bottom; font-weight: 400; } thead a { color: var(--ink); font-weight: 700; }
+  thead th { border-top: 0; vertical-align: top; font-weight: 400; } thead th:first-child { vertical-align: bottom; } thead svg.base { display: block; width: 132px; height: 173px; margin-bottom: 4px; } thead a { color: var(--ink); font-weight: 700; }
   tbody th { font-weight: 600; position: sticky; left: 0; background: var(--ground); min-width: 150px; max-width: 190px; }
   td.target { background: var(--sheet); }
   td > div { display: grid; grid-template-columns: 48px 1fr; gap: 10px; }
@@ -85,6 +86,7 @@ export function BesidePage() {
               <th scope="col">Trait</th>
               {data.taxa.map((t, i) => (
                 <th scope="col" key={t.id}>
+                  <Likeness kingdom={taxon.data.kingdom} usual={data.rows.map((r) => ({ trait: r.trait.id, states: r.cells[i]?.usual ?? [] }))} />
                   <Thorns grade={t.hazard} left={t.hazard} cut={t.hazard === 0} width={64} />
                   <Link to={`/guide/${t.id}`}>{t.common}</Link><br />
                   <i>{t.scientific}</i><br />
