@@ -124,7 +124,7 @@ func (c *Casebook) SetFacts(id string, f *Facts) (*View, error) {
 }
 
 // AddSpecimen adds an individual.
-func (c *Casebook) AddSpecimen(id, specimen, joinedTo string) (*View, error) {
+func (c *Casebook) AddSpecimen(id string, sp *Specimen) (*View, error) {
 	row, err := c.Store.Find(id)
 	if err != nil {
 		return nil, err
@@ -133,17 +133,30 @@ func (c *Casebook) AddSpecimen(id, specimen, joinedTo string) (*View, error) {
 	if err != nil {
 		return nil, err
 	}
-	known := joinedTo == ""
+	known := sp.JoinedTo == ""
 	for _, s := range have {
-		if s.ID == specimen {
+		if s.ID == sp.ID {
 			return c.viewAndKeep(row) // the same request sent again
 		}
-		known = known || s.ID == joinedTo
+		known = known || s.ID == sp.JoinedTo
 	}
 	if !known {
-		return nil, &Invalid{[]Field{{"body.joinedTo", "there is no specimen " + joinedTo, "name one of this find"}}}
+		return nil, &Invalid{[]Field{{"body.joinedTo", "there is no specimen " + sp.JoinedTo, "name one of this find"}}}
 	}
-	if err := c.Store.AddSpecimen(&store.Specimen{FindID: id, ID: specimen, Number: len(have) + 1, JoinedTo: joinedTo}); err != nil {
+	if err := c.Store.AddSpecimen(&store.Specimen{FindID: id, ID: sp.ID, Number: len(have) + 1, JoinedTo: sp.JoinedTo, Count: sp.Count}); err != nil {
+		return nil, err
+	}
+	return c.viewAndKeep(row)
+}
+
+// CountSpecimen says on how many items, each looked at by itself, the answers of
+// a specimen were seen.
+func (c *Casebook) CountSpecimen(id, specimen string, count int) (*View, error) {
+	row, err := c.Store.Find(id)
+	if err != nil {
+		return nil, err
+	}
+	if err := c.Store.CountSpecimen(id, specimen, count); err != nil {
 		return nil, err
 	}
 	return c.viewAndKeep(row)

@@ -103,7 +103,7 @@ func (c *Casebook) assemble(row *store.Find) (*evidence.Find, []Line, error) {
 		return nil, nil, err
 	}
 	for _, s := range specimens {
-		f.Specimens = append(f.Specimens, evidence.Specimen{ID: s.ID, JoinedTo: s.JoinedTo})
+		f.Specimens = append(f.Specimens, evidence.Specimen{ID: s.ID, JoinedTo: s.JoinedTo, Count: s.Count})
 	}
 	events, err := c.Store.Log(row)
 	if err != nil {

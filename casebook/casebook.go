@@ -84,6 +84,7 @@ type Line struct {
 type Specimen struct {
 	ID       string `json:"id"`
 	JoinedTo string `json:"joinedTo,omitempty"`
+	Count    int    `json:"count,omitempty" minimum:"0" maximum:"100000" doc:"Items looked at one by one with these same answers; 0 when that was not said"`
 }
 
 // View is a find with its log and everything that follows from it.
@@ -120,7 +121,7 @@ func (c *Casebook) view(row *store.Find) (*View, error) {
 		return nil, err
 	}
 	for _, s := range f.Specimens {
-		v.Specimens = append(v.Specimens, Specimen{s.ID, s.JoinedTo})
+		v.Specimens = append(v.Specimens, Specimen{s.ID, s.JoinedTo, s.Count})
 	}
 	ix := c.Engine.Index()
 	if at, ok := ix.TaxonAt(f.Target); ok {

@@ -50,7 +50,16 @@ func (s *Server) findRoutes(api huma.API) {
 		FindID
 		Body casebook.Specimen
 	}) (*casebook.View, error) {
-		return s.book.AddSpecimen(in.ID, in.Body.ID, in.Body.JoinedTo)
+		return s.book.AddSpecimen(in.ID, &in.Body)
+	}), limit)
+	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/count", answer(func(in *struct {
+		FindID
+		Specimen string `path:"specimen" maxLength:"20"`
+		Body     struct {
+			Count int `json:"count" minimum:"0" maximum:"100000"`
+		}
+	}) (*casebook.View, error) {
+		return s.book.CountSpecimen(in.ID, in.Specimen, in.Body.Count)
 	}), limit)
 }
 

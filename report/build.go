@@ -2,6 +2,7 @@ package report
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"zestythicket/evidence"
@@ -22,6 +23,10 @@ func OfPatch(ix *guide.Index, f *evidence.Find, p *evidence.Patch) Patch {
 	if p.Mixed {
 		out.Words = fmt.Sprintf("Mixed patch. The basket is held: %d passed, %d failed, %d not checked. Check each item by itself, the %d passes again.", p.Passed, p.Failed, p.Unchecked, p.ToRecheck)
 	}
+	if p.Passed > 0 && !slices.ContainsFunc(p.Judgements, func(j evidence.Judgement) bool { return j.Verdict == evidence.ChecksComplete }) {
+		out.Words += " Whatever passed showed nothing against the target; the full check is still open, and none of it is cleared."
+	}
+	out.Spot = spotOf(p)
 	fp := &p.FastPass
 	out.FastPass = FastPass{Exists: fp.Exists, Ready: fp.Ready, Checks: []TraitRef{}, Blocking: []TaxonRef{}}
 	var names []string

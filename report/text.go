@@ -15,6 +15,9 @@ func Text(out io.Writer, p *Patch) {
 		p.Judgements[i].text(out)
 	}
 	fmt.Fprintf(out, "\n%s\n%s\n", p.Words, p.FastPass.Words)
+	if p.Spot != nil {
+		fmt.Fprintln(out, p.Spot.Words)
+	}
 }
 
 func (j *Judgement) text(out io.Writer) {

@@ -199,7 +199,18 @@ type Patch struct {
 	Unchecked  int         `json:"unchecked"`
 	ToRecheck  int         `json:"toRecheck"`
 	Words      string      `json:"words"`
+	Spot       *Spot       `json:"spot,omitempty" doc:"What a look at some of the basket leaves unseen"`
 	FastPass   FastPass    `json:"fastPass"`
+}
+
+// Spot says what looking at some items leaves unseen. It frees nothing: what was
+// not looked at stays unchecked.
+type Spot struct {
+	Looked   int     `json:"looked"`
+	Of       int     `json:"of"`
+	MissOne  float64 `json:"missOne" doc:"Chance that one item of another kind was missed, 0 to 1"`
+	StillOdd int     `json:"stillOdd" doc:"Items that may still be another kind, at 95 %"`
+	Words    string  `json:"words"`
 }
 
 // FastPass is the short set for item-by-item work, or why there is none.

@@ -1,6 +1,7 @@
 package report
 
 import (
+	"math"
 	"strings"
 	"testing"
 
@@ -78,5 +79,29 @@ func TestLedgerWords(t *testing.T) {
 	e = w.entry(&evidence.Entry{Taxon: 0, Grade: guide.Deadly, Depth: 2, Need: 3, RuledOut: true, DecisivePair: true})
 	if e.Words != "two decisive" || e.Missing != "" {
 		t.Errorf("%+v", e)
+	}
+}
+
+// What passed a quick look is never taken for cleared, and what a spot check
+// leaves unseen is said in figures.
+func TestBasketWords(t *testing.T) {
+	ix := &guide.Index{Book: &guide.Book{}}
+	f := &evidence.Find{Picked: 40}
+	of := func(p evidence.Patch) Patch { return OfPatch(ix, f, &p) }
+	open := of(evidence.Patch{Passed: 12, Unchecked: 28})
+	if !strings.Contains(open.Words, "none of it is cleared") {
+		t.Error(open.Words)
+	}
+	// C(39,12)/C(40,12) = 28/40; C(33,12)/C(40,12) = 0.0635… and C(32,12)/C(40,12) = 0.0404…
+	if s := open.Spot; s == nil || math.Abs(s.MissOne-0.7) > 1e-12 || s.StillOdd != 7 {
+		t.Errorf("%+v", s)
+	}
+	if s := of(evidence.Patch{Passed: 12, Failed: 1, Unchecked: 27, Mixed: true}).Spot; s == nil || s.StillOdd != 27 {
+		t.Errorf("after a failure: %+v", s)
+	}
+	for _, p := range []evidence.Patch{{Passed: 40}, {Unchecked: 40}, {}} {
+		if s := of(p).Spot; s != nil {
+			t.Errorf("%+v: %+v", p, s)
+		}
 	}
 }

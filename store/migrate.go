@@ -33,6 +33,8 @@ var migrations = []string{
 	// 2: full text of the guide, made anew for each version of it
 	`CREATE VIRTUAL TABLE guide_text USING fts5 (taxon UNINDEXED, names, prose, looks, tokenize = "unicode61 remove_diacritics 2", prefix = '2 3');
 	 CREATE TABLE guide_text_version (version TEXT NOT NULL);`,
+	// 3: items of one kind looked at one by one with the same answers
+	`ALTER TABLE specimens ADD COLUMN count INTEGER NOT NULL DEFAULT 0 CHECK (count >= 0)`,
 }
 
 func (s *Store) migrate() error {

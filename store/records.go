@@ -43,6 +43,8 @@ type Specimen struct {
 	ID       string `gorm:"primaryKey"`
 	Number   int
 	JoinedTo string
+	// Count of the items looked at one by one with these same answers; 0 is not said.
+	Count int
 }
 
 // Event is one line of the log. Key is given by the client, so that a retried
@@ -160,6 +162,15 @@ func (s *Store) Specimens(find string) ([]Specimen, error) {
 // AddSpecimen adds an individual to a find.
 func (s *Store) AddSpecimen(sp *Specimen) error {
 	return s.failed("add specimen", sp.FindID, s.db.Create(sp).Error)
+}
+
+// CountSpecimen says how many items a specimen's answers were seen on.
+func (s *Store) CountSpecimen(find, id string, count int) error {
+	r := s.db.Model(&Specimen{}).Where("find_id = ? AND id = ?", find, id).Update("count", count)
+	if r.Error == nil && r.RowsAffected == 0 {
+		return s.failed("count specimen", find+"/"+id, gorm.ErrRecordNotFound)
+	}
+	return s.failed("count specimen", find+"/"+id, r.Error)
 }
 
 // Append adds a line to the log. A line with a key that is already there is the

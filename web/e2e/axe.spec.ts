@@ -13,6 +13,7 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['place', '/find/demo-chestnut', (p) => p.getByRole('button', { name: 'Place and rules' }).click()],
   ['other answers', '/find/demo-girolle', (p) => p.getByRole('button', { name: 'Couldn’t see it…' }).click()],
   ['keys', '/find/demo-girolle', (p) => p.keyboard.press('?')],
+  ['basket', '/find/demo-girolle', (p) => p.keyboard.press('b')],
   ['guide', '/guide'],
   ['entry', '/guide/allium-ursinum', (p) => p.getByRole('button', { name: /^All \d+ traits/ }).click()],
   ['beside', '/guide/allium-ursinum/beside?stage=leaf'],

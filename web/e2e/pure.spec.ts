@@ -1,5 +1,6 @@
 import { absent, firstTiles, readLength, seen, tilesOf } from '../src/bench/answer.ts';
 import { lookOf, partsOf, shownOf } from '../src/bench/plate.ts';
+import { tray } from '../src/bench/basket.ts';
 import { band } from '../src/guide/band';
 import { spans } from '../src/guide/words';
 import { groupAudit } from '../src/guide/audit.ts';
@@ -79,6 +80,15 @@ test('audit lines of one entry stand together', () => {
   const groups = groupAudit([line('a', 'leaf', 'leaf'), line('b', 'cap', 'mature'), line('a', 'leaf', 'flower', true), line('a', 'fruit', 'fruit')]);
   expect(groups.map((g) => [g.id, g.lines.length, g.open, g.refused])).toEqual([['a', 3, 2, 1], ['b', 1, 1, 0]]);
   expect(groupAudit([])).toEqual([]);
+});
+
+test('no kind of item disappears from the tray by being few', () => {
+  expect(tray(2, 1, 3).items).toEqual(['failed', 'passed', 'passed', 'unchecked', 'unchecked', 'unchecked']);
+  const big = tray(5000, 1, 0);
+  expect(big.items.length).toBeLessThanOrEqual(62);
+  expect(big.items[0]).toBe('failed');
+  expect(big.each * big.items.length).toBeGreaterThanOrEqual(5001);
+  expect(tray(0, 0, 0)).toEqual({ items: [], each: 1 });
 });
 
 test('months are told as spans, over New Year too', () => {

@@ -17,6 +17,7 @@ const views: [string, string, ((p: Page) => Promise<void>)?, boolean?][] = [
   ['beside', '/guide/allium-ursinum/beside?stage=leaf'],
   ['audit', '/audit', async (p) => { await p.locator('summary').nth(2).click(); await p.locator('details details summary').nth(1).click(); }],
   ['sayings', '/sayings'],
+  ['basket', '/find/demo-girolle', async (p) => { await p.keyboard.press('b'); await p.getByLabel('Items in the basket').fill('12'); await p.keyboard.press('Tab'); for (let i = 0; i < 4; i++) await p.getByRole('button', { name: /^One more/ }).click(); await p.locator('[role=dialog]').evaluate((d) => d.scrollTo(0, 0)); }],
   ['you', '/you'],
   ['bench-phone', '/find/demo-girolle', undefined, true],
   ['plate-phone', '/find/demo-girolle', (p) => p.getByRole('button', { name: 'Plate' }).click(), true],
@@ -35,12 +36,17 @@ test('pictures', async ({ browser, server }) => {
     await page.screenshot({ path: to(name) });
     await context.close();
   }
-  const sheet = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'light', reducedMotion: 'reduce' });
-  const tiles = await sheet.newPage();
-  await tiles.goto(`${server.address}/terms`);
-  await tiles.waitForLoadState('networkidle');
-  await tiles.screenshot({ path: to('tiles'), fullPage: true });
-  await sheet.close();
+  // All state tiles on one sheet: the drawings and words of the terms page, set close.
+  const terms = await (await browser.newContext()).newPage();
+  await terms.goto(`${server.address}/terms`);
+  await terms.waitForSelector('article li');
+  const tiles = await terms.$$eval('article', (list) => list.map((a) => {
+    const states = [...a.querySelectorAll('li')].map((li) => `<li>${li.querySelector('svg')!.outerHTML}<span>${li.textContent}</span></li>`).join('');
+    return states && `<section><h3>${a.querySelector('h3')!.firstChild!.textContent}</h3><ul>${states}</ul></section>`;
+  }).join(''));
+  const sheet = await (await browser.newContext({ viewport: { width: 1900, height: 800 } })).newPage();
+  await sheet.setContent(`<style>body{margin:12px;background:#fff;color:#221530;font:9px/1.1 sans-serif}body>div{columns:3;column-gap:20px}section{break-inside:avoid;margin:0 0 6px}h3{margin:2px 0;font-size:11px}ul{display:flex;flex-wrap:wrap;gap:4px;margin:0;padding:0;list-style:none}li{width:56px;text-align:center}svg{display:block;margin:auto}</style><div>${tiles}</div>`);
+  await sheet.screenshot({ path: to('tiles'), fullPage: true });
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'dark', reducedMotion: 'reduce' });
   const page = await context.newPage();
   await page.goto(`${server.address}/find/demo-chestnut`);

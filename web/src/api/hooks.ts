@@ -29,6 +29,7 @@ function useFindChange<T>(id: string, send: (body: T) => Promise<api.View>) {
 export const useAddLine = (id: string) => useFindChange<api.NewLine>(id, (body) => api.addLine(id, body));
 export const useSetFacts = (id: string) => useFindChange<api.S['Facts']>(id, (body) => api.setFacts(id, body));
 export const useAddSpecimen = (id: string) => useFindChange<api.S['Specimen']>(id, (body) => api.addSpecimen(id, body));
+export const useCountSpecimen = (id: string) => useFindChange<{ specimen: string; count: number }>(id, ({ specimen, count }) => api.countSpecimen(id, specimen, count));
 
 export function useSavePerson() {
   const client = useQueryClient();

@@ -141,6 +141,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finds/{id}/specimens/{specimen}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API finds by ID specimens by specimen count */
+        put: operations["put-api-finds-by-id-specimens-by-specimen-count"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/guide": {
         parameters: {
             query?: never;
@@ -716,6 +733,8 @@ export interface components {
             mixed: boolean;
             /** Format: int64 */
             passed: number;
+            /** @description What a look at some of the basket leaves unseen */
+            spot?: components["schemas"]["Spot"];
             /** Format: int64 */
             toRecheck: number;
             /** Format: int64 */
@@ -734,6 +753,10 @@ export interface components {
             facts: string[];
             signOffs: components["schemas"]["SignOff"][];
             smellWeak: boolean;
+        };
+        "Put-api-finds-by-id-specimens-by-specimen-countRequest": {
+            /** Format: int64 */
+            count: number;
         };
         "Put-api-people-by-idRequest": {
             name: string;
@@ -801,8 +824,30 @@ export interface components {
             when?: string;
         };
         Specimen: {
+            /**
+             * Format: int64
+             * @description Items looked at one by one with these same answers; 0 when that was not said
+             */
+            count?: number;
             id: string;
             joinedTo?: string;
+        };
+        Spot: {
+            /** Format: int64 */
+            looked: number;
+            /**
+             * Format: double
+             * @description Chance that one item of another kind was missed, 0 to 1
+             */
+            missOne: number;
+            /** Format: int64 */
+            of: number;
+            /**
+             * Format: int64
+             * @description Items that may still be another kind, at 95 %
+             */
+            stillOdd: number;
+            words: string;
         };
         Standing: {
             movers: components["schemas"]["Mover"][];
@@ -1263,6 +1308,42 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Specimen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-finds-by-id-specimens-by-specimen-count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                specimen: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Put-api-finds-by-id-specimens-by-specimen-countRequest"];
             };
         };
         responses: {

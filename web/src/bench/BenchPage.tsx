@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import type { Problem } from '../api/client';
 import { useAddSpecimen, useSetFacts } from '../api/hooks';
 import { Button, Chip, Note, Page, Soft } from '../theme/bits';
+import { Basket } from './Basket';
 import { CheckCard } from './CheckCard';
 import { Drawer } from './Drawer';
 import { Keys } from './Keys';
@@ -35,8 +36,8 @@ const Grid = styled.main`
 `;
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px; align-items: center; button { padding: 0 12px; font-size: 0.92rem; }`;
 
-type Sheet = 'open' | 'dangers' | 'why' | 'place' | 'keys' | null;
-const titles = { open: 'Verdict and what is open', dangers: 'Dangers', why: 'Why', place: 'The place and its rules', keys: 'Keys' };
+type Sheet = 'open' | 'dangers' | 'why' | 'place' | 'keys' | 'basket' | null;
+const titles = { open: 'Verdict and what is open', dangers: 'Dangers', why: 'Why', place: 'The place and its rules', keys: 'Keys', basket: 'The basket, item by item' };
 
 export function BenchPage() {
   const { id = '' } = useParams();
@@ -50,7 +51,7 @@ export function BenchPage() {
   const facts = useSetFacts(id);
   useKeys({
     n: () => bench.takeNext(), u: () => bench.undo(), d: () => setSheet('dangers'), w: () => setSheet('why'), o: () => setSheet('open'),
-    '/': () => void go('/guide'), '?': () => setSheet('keys'),
+    '/': () => void go('/guide'), '?': () => setSheet('keys'), b: () => setSheet('basket'),
   });
   const byId = useMemo(() => new Map(bench.guide.data?.traits.map((t) => [t.id, t])), [bench.guide.data]);
   const { data: view } = bench.find;
@@ -78,6 +79,7 @@ export function BenchPage() {
         <Row role="group" aria-label="Specimens">
           {view.specimens.map((s, i) => <Chip key={s.id} $on={s.id === j.specimen} aria-pressed={s.id === j.specimen} onPress={() => bench.setSpecimen(s.id)}>Specimen {i + 1}</Chip>)}
           <Button isDisabled={more.isPending} onPress={() => more.mutate({ id: `s${view.specimens.length + 1}` }, { onSuccess: () => bench.setSpecimen(`s${view.specimens.length + 1}`) })}>Another one</Button>
+          <Button onPress={() => setSheet('basket')}>{view.patch.held ? 'Basket: held' : view.patch.passed + view.patch.failed > 0 ? `Basket: ${view.patch.passed + view.patch.failed} of ${view.patch.passed + view.patch.failed + view.patch.unchecked}` : 'Basket'}</Button>
         </Row>
       </div>
       <div className="check">
@@ -118,6 +120,7 @@ export function BenchPage() {
       <Drawer title={sheet ? titles[sheet] : ''} open={sheet !== null} onClose={() => setSheet(null)}>
         {sheet === 'open' && <Obligations judgement={j} onTrait={trait} onPlace={() => setSheet('place')} onStage={() => { setSheet(null); setStaging(true); }} />}
         {sheet === 'dangers' && <Ledger judgement={j} onRecall={(t) => facts.mutate({ ...view.facts, recalled: [...(view.facts.recalled ?? []), t] })} />}
+        {sheet === 'basket' && <Basket view={view} specimen={j.specimen} />}
         {sheet === 'why' && <Why view={view} judgement={j} traits={byId} onUndo={bench.undo} />}
         {sheet === 'place' && <PlaceForm id={id} facts={view.facts} onDone={() => setSheet(null)} />}
         {sheet === 'keys' && <Keys />}

@@ -16,7 +16,7 @@ const plant: PlatePart[] = [
   { part: 'sap', label: 'Sap', at: [288, 302] },
   { part: 'root-or-base', label: 'Root or base', at: [236, 380] },
   { part: 'habit', label: 'Habit', at: [34, 84] },
-  { part: 'habitat', label: 'Place', at: [46, 372] },
+  { part: 'habitat', label: 'Place', at: [30, 394] },
 ];
 
 const fungus: PlatePart[] = [

@@ -73,7 +73,7 @@ function leaves(see: Seen): Piece[] {
   const len = basal ? 118 : arrangement === 'opposite' || arrangement === 'whorled' ? 78 : 92;
   const out: Piece[] = [{ part: 'leaf', form: ['leaf-arrangement', 'leaf-division', 'leaf-shape', 'leaf-margin'], marks: feet.flatMap((f) => leaf(f.x, f.y, len, f.angle, see)) }];
   const foot = see('leaf-insertion');
-  if (foot && glyph('leaf-insertion', foot)) out.push(tile('leaf', 'leaf-insertion', glyph('leaf-insertion', foot), 16, 250, 1.25, true));
+  if (foot && glyph('leaf-insertion', foot)) out.push(tile('leaf', 'leaf-insertion', glyph('leaf-insertion', foot), 52, 328, 1, true));
   const cut = see('leaf-stalk-section') ? 'leaf-stalk-section' : see('leaf-section') ? 'leaf-section' : undefined;
   if (cut) out.push(tile('leaf', cut, glyph(cut, see(cut)!), 14, 196, 0.9, true));
   return out;

@@ -1,0 +1,31 @@
+import { expect, test } from './server.ts';
+
+test('the basket is counted item by item, by keyboard alone, and says what a look at some leaves unseen', async ({ page, server }) => {
+  await page.goto(`${server.address}/find/demo-girolle`);
+  await page.getByRole('heading', { level: 2 }).first().waitFor();
+  await page.keyboard.press('b');
+  const sheet = page.getByRole('dialog');
+  const total = sheet.getByLabel('Items in the basket');
+  await total.focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('-3');
+  await expect(sheet.getByRole('alert')).toContainText('whole number');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('10');
+  await page.keyboard.press('Tab');
+  await expect(sheet.getByRole('alert')).toHaveCount(0);
+  const more = sheet.getByRole('button', { name: 'One more of specimen 1' });
+  for (const n of [2, 3]) {
+    await more.focus();
+    await page.keyboard.press('Enter');
+    await expect(sheet.getByRole('region', { name: 'Specimen 1' })).toContainText(`${n} looked at`);
+  }
+  // C(9,3)/C(10,3) = 7/10; nothing of it is cleared while the check is open.
+  await expect(sheet).toContainText('3 of 10 were looked at. One of another kind would have been missed 70 times in 100');
+  await expect(sheet).toContainText('none of it is cleared');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Basket: 3 of 10' })).toBeVisible();
+  // It is stored: a reload shows the same.
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Basket: 3 of 10' })).toBeVisible();
+});
