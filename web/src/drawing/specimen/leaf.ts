@@ -10,7 +10,7 @@ const widths: Record<string, (t: number) => number> = {
   lance: (t) => Math.sin(Math.PI * t ** 0.8) * 0.55,
   oval: (t) => Math.sin(Math.PI * t) * 1,
   wedge: (t) => Math.sin(Math.PI * t ** 1.9) * 0.95,
-  kidney: (t) => Math.sin(Math.PI * Math.min(1, t * 1.02) ** 0.6) * 1.3,
+  kidney: (t) => 3.8 * Math.sqrt(t * (1 - t)),
   arrow: (t) => (t < 0.06 ? 1.1 - 6 * t : 1.05 * (1 - t) ** 0.9),
 };
 
