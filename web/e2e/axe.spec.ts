@@ -14,6 +14,7 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['other answers', '/find/demo-girolle', (p) => p.getByRole('button', { name: 'Couldn’t see it…' }).click()],
   ['keys', '/find/demo-girolle', (p) => p.keyboard.press('?')],
   ['basket', '/find/demo-girolle', (p) => p.keyboard.press('b')],
+  ['before you pick', '/find/demo-chestnut', (p) => p.keyboard.press('p')],
   ['guide', '/guide'],
   ['entry', '/guide/allium-ursinum', (p) => p.getByRole('button', { name: /^All \d+ traits/ }).click()],
   ['beside', '/guide/allium-ursinum/beside?stage=leaf'],

@@ -29,3 +29,23 @@ test('the basket is counted item by item, by keyboard alone, and says what a loo
   await page.reload();
   await expect(page.getByRole('button', { name: 'Basket: 3 of 10' })).toBeVisible();
 });
+
+test('before picking, each check that can’t be had later is done or given up on purpose', async ({ page, server }) => {
+  await page.goto(`${server.address}/find/demo-chestnut`);
+  await page.getByRole('button', { name: 'Picked…' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Before you pick' });
+  await expect(sheet.getByRole('status')).toContainText('not looked at yet');
+  const open = async () => Number(/\d+/.exec(await sheet.getByRole('button', { name: /^It is picked, \d+ never/ }).innerText())![0]);
+  const before = await open();
+  expect(before).toBeGreaterThan(1);
+  await sheet.getByRole('button', { name: 'Give up: How the fruits stand' }).click();
+  await expect(sheet.getByRole('listitem').filter({ hasText: 'How the fruits stand' })).toContainText('given up');
+  expect(await open()).toBe(before - 1);
+  await sheet.getByRole('listitem').filter({ hasText: 'not looked at' }).first().getByRole('button', { name: 'Do this check' }).click();
+  await expect(page.locator('#check-q')).toBeVisible();
+  await page.keyboard.press('p');
+  const stored = page.waitForResponse((r) => r.url().endsWith('/log') && r.ok());
+  await sheet.getByRole('button', { name: /^It is picked/ }).click();
+  await stored;
+  await expect(sheet).toHaveCount(0);
+});

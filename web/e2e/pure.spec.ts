@@ -1,5 +1,6 @@
 import { absent, firstTiles, readLength, seen, tilesOf } from '../src/bench/answer.ts';
 import { lookOf, partsOf, shownOf } from '../src/bench/plate.ts';
+import { beforePick } from '../src/bench/pick.ts';
 import { tray } from '../src/bench/basket.ts';
 import { band } from '../src/guide/band';
 import { spans } from '../src/guide/words';
@@ -89,6 +90,14 @@ test('no kind of item disappears from the tray by being few', () => {
   expect(big.items[0]).toBe('failed');
   expect(big.each * big.items.length).toBeGreaterThanOrEqual(5001);
   expect(tray(0, 0, 0)).toEqual({ items: [], each: 1 });
+});
+
+test('before picking: only what stands at this stage, what is open first, what was given up known as such', () => {
+  const at = (id: string, stages: string[], kingdom = 'plant', beforePick = true) => ({ ...trait([], { stages, kingdom, beforePick }), id, name: id }) as Trait;
+  const traits = [at('read', ['leaf']), at('lost', ['leaf']), at('open', ['leaf', 'fruit']), at('fruit', ['fruit']), at('fungus', ['mature'], 'fungus'), at('any', ['leaf'], 'unclear'), at('later', ['leaf'], 'plant', false)];
+  const reading = (id: string, soundness: string, words: string) => ({ trait: { id, name: id, part: 'leaf' }, seq: 1, kind: 'seen', states: [], words, soundness, fixes: [] });
+  const j = { stages: ['leaf'], readings: [reading('read', 'shaky', 'in pairs'), reading('lost', 'mute', 'out of reach')] } as unknown as Judgement;
+  expect(beforePick(traits, j, 'plant').map((c) => [c.trait.id, c.stand, c.words])).toEqual([['open', 'open', ''], ['any', 'open', ''], ['lost', 'given-up', 'out of reach'], ['read', 'read', 'in pairs (shaky)']]);
 });
 
 test('months are told as spans, over New Year too', () => {

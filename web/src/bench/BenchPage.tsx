@@ -5,6 +5,7 @@ import type { Problem } from '../api/client';
 import { useAddSpecimen, useSetFacts } from '../api/hooks';
 import { Button, Chip, Note, Page, Soft } from '../theme/bits';
 import { Basket } from './Basket';
+import { BeforePick } from './BeforePick';
 import { CheckCard } from './CheckCard';
 import { Drawer } from './Drawer';
 import { Keys } from './Keys';
@@ -36,8 +37,8 @@ const Grid = styled.main`
 `;
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px; align-items: center; button { padding: 0 12px; font-size: 0.92rem; }`;
 
-type Sheet = 'open' | 'dangers' | 'why' | 'place' | 'keys' | 'basket' | null;
-const titles = { open: 'Verdict and what is open', dangers: 'Dangers', why: 'Why', place: 'The place and its rules', keys: 'Keys', basket: 'The basket, item by item' };
+type Sheet = 'open' | 'dangers' | 'why' | 'place' | 'keys' | 'basket' | 'pick' | null;
+const titles = { open: 'Verdict and what is open', dangers: 'Dangers', why: 'Why', place: 'The place and its rules', keys: 'Keys', basket: 'The basket, item by item', pick: 'Before you pick' };
 
 export function BenchPage() {
   const { id = '' } = useParams();
@@ -51,7 +52,7 @@ export function BenchPage() {
   const facts = useSetFacts(id);
   useKeys({
     n: () => bench.takeNext(), u: () => bench.undo(), d: () => setSheet('dangers'), w: () => setSheet('why'), o: () => setSheet('open'),
-    '/': () => void go('/guide'), '?': () => setSheet('keys'), b: () => setSheet('basket'),
+    '/': () => void go('/guide'), '?': () => setSheet('keys'), b: () => setSheet('basket'), p: () => setSheet('pick'),
   });
   const byId = useMemo(() => new Map(bench.guide.data?.traits.map((t) => [t.id, t])), [bench.guide.data]);
   const { data: view } = bench.find;
@@ -75,7 +76,7 @@ export function BenchPage() {
       </div>
       <div className={plate ? 'plate shown' : 'plate'}>
         <Plate judgement={j} traits={traits} kingdom={kingdom} selected={bench.part} onPart={(p) => { setPlate(false); setStaging(false); bench.choosePart(p); }} />
-        <Preparations bench={bench} traits={traits} sayings={bench.guide.data.sayings} />
+        <Preparations bench={bench} traits={traits} sayings={bench.guide.data.sayings} onPick={() => setSheet('pick')} />
         <Row role="group" aria-label="Specimens">
           {view.specimens.map((s, i) => <Chip key={s.id} $on={s.id === j.specimen} aria-pressed={s.id === j.specimen} onPress={() => bench.setSpecimen(s.id)}>Specimen {i + 1}</Chip>)}
           <Button isDisabled={more.isPending} onPress={() => more.mutate({ id: `s${view.specimens.length + 1}` }, { onSuccess: () => bench.setSpecimen(`s${view.specimens.length + 1}`) })}>Another one</Button>
@@ -121,6 +122,7 @@ export function BenchPage() {
         {sheet === 'open' && <Obligations judgement={j} onTrait={trait} onPlace={() => setSheet('place')} onStage={() => { setSheet(null); setStaging(true); }} />}
         {sheet === 'dangers' && <Ledger judgement={j} onRecall={(t) => facts.mutate({ ...view.facts, recalled: [...(view.facts.recalled ?? []), t] })} />}
         {sheet === 'basket' && <Basket view={view} specimen={j.specimen} />}
+        {sheet === 'pick' && <BeforePick bench={bench} judgement={j} traits={traits} kingdom={kingdom} onTrait={trait} onDone={() => setSheet(null)} />}
         {sheet === 'why' && <Why view={view} judgement={j} traits={byId} onUndo={bench.undo} />}
         {sheet === 'place' && <PlaceForm id={id} facts={view.facts} onDone={() => setSheet(null)} />}
         {sheet === 'keys' && <Keys />}

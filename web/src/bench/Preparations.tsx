@@ -12,7 +12,7 @@ const Item = styled(MenuItem)`min-height: 44px; display: flex; align-items: cent
 const smells = ['garlic', 'parsley', 'mouse', 'rank', 'aniseed', 'ink', 'meal', 'apricot', 'radish', 'honey'];
 
 /** What was done, stated when it is done. */
-export function Preparations({ bench, traits, sayings }: { bench: Bench; traits: Trait[]; sayings: S['Saying'][] }) {
+export function Preparations({ bench, traits, sayings, onPick }: { bench: Bench; traits: Trait[]; sayings: S['Saying'][]; onPick: () => void }) {
   const prep = (kind: string) => traits.find((t) => t.prepares === kind);
   const base = prep('base');
   const condition = prep('condition');
@@ -43,8 +43,7 @@ export function Preparations({ bench, traits, sayings }: { bench: Bench; traits:
           </Menu>
         </Sheet>
       </MenuTrigger>
-      <Button isDisabled={bench.busy} onPress={() => bench.add('picked', {})}>Picked</Button>
-
+      <Button isDisabled={bench.busy} onPress={onPick}>Picked…</Button>
     </Row>
   );
 }

@@ -20,7 +20,7 @@ const plant: PlatePart[] = [
 ];
 
 const fungus: PlatePart[] = [
-  { part: 'cap', label: 'Cap', at: [150, 22] },
+  { part: 'cap', label: 'Cap', at: [44, 44] },
   { part: 'underside', label: 'Underside', at: [36, 186] },
   { part: 'ring', label: 'Ring', at: [214, 214] },
   { part: 'stem', label: 'Stem', at: [90, 230] },

@@ -183,7 +183,7 @@ export function fungusPieces(see: Seen): Piece[] {
   const whole = form && !['cap-stem', 'head'].includes(form) && !(form === 'trumpet' && see('cap-shape'));
   const body: Piece[] = whole
     ? [tile('habit', 'fungus-form', glyph('fungus-form', form), 84, 46, 3), ...(see('head-section') ? [tile('flesh', 'head-section', glyph('head-section', see('head-section')!), 208, 240, 1.2)] : []), ...(see('ball-inside') ? [tile('flesh', 'ball-inside', glyph('ball-inside', see('ball-inside')!), 208, 240, 1.2)] : []), ...(see('underside') ? [tile('underside', 'underside', glyph('underside', see('underside')!), 232, 96, 1)] : [])]
-    : [...(head && see('head-section') ? [tile('flesh', 'head-section', glyph('head-section', see('head-section')!), 204, 176, 1.2)] : []), ...capPieces(see), ...(head ? [] : undersidePieces(see)), ...stemPieces(see), ...ringPieces(see), ...volvaPieces(see)];
+    : [...(head && see('head-section') ? [tile('flesh', 'head-section', glyph('head-section', see('head-section')!), 226, 70, 1.4)] : []), ...capPieces(see), ...(head ? [] : undersidePieces(see)), ...stemPieces(see), ...ringPieces(see), ...volvaPieces(see)];
   const habit = see('growth-habit');
   return [
     { part: 'habitat', form: ['substrate'], plain: true, marks: [line(`M20 ${foot - 4}h84M196 ${foot - 4}h54`)] },
