@@ -99,8 +99,14 @@ func (c *Casebook) Append(id string, e *NewLine) (*View, error) {
 		return nil, err
 	}
 	ev := &store.Event{FindID: id, Specimen: e.Specimen, Key: e.Key, Kind: e.Kind, Body: store.JSON(e.Body), AtMS: c.Now().UnixMilli()}
-	if _, err := c.Store.Append(ev); err != nil {
+	stored, err := c.Store.Append(ev)
+	if err != nil {
 		return nil, err
+	}
+	if a := e.Body.Answer; stored && a != nil { // what was waited for has been read
+		if err := c.Store.EndWait(id, e.Specimen, a.Trait); err != nil {
+			return nil, err
+		}
 	}
 	return c.viewAndKeep(row)
 }

@@ -99,6 +99,7 @@ type View struct {
 	Target    *report.TaxonRef `json:"target,omitempty"`
 	Specimens []Specimen       `json:"specimens"`
 	Log       []Line           `json:"log"`
+	Waits     []Wait           `json:"waits" doc:"Tests that take time, running"`
 	Patch     report.Patch     `json:"patch"`
 }
 
@@ -122,6 +123,9 @@ func (c *Casebook) view(row *store.Find) (*View, error) {
 	}
 	for _, s := range f.Specimens {
 		v.Specimens = append(v.Specimens, Specimen{s.ID, s.JoinedTo, s.Count})
+	}
+	if v.Waits, err = c.waits(row.ID); err != nil {
+		return nil, err
 	}
 	ix := c.Engine.Index()
 	if at, ok := ix.TaxonAt(f.Target); ok {

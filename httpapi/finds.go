@@ -61,6 +61,17 @@ func (s *Server) findRoutes(api huma.API) {
 	}) (*casebook.View, error) {
 		return s.book.CountSpecimen(in.ID, in.Specimen, in.Body.Count)
 	}), limit)
+	type wait struct {
+		FindID
+		Specimen string `path:"specimen" maxLength:"20"`
+		Trait    string `path:"trait" maxLength:"60"`
+	}
+	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*casebook.View, error) {
+		return s.book.StartWait(in.ID, in.Specimen, in.Trait)
+	}))
+	huma.Delete(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*casebook.View, error) {
+		return s.book.EndWait(in.ID, in.Specimen, in.Trait)
+	}), limit)
 }
 
 func (s *Server) findLines() ([]FindLine, error) {

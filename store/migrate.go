@@ -35,6 +35,10 @@ var migrations = []string{
 	 CREATE TABLE guide_text_version (version TEXT NOT NULL);`,
 	// 3: items of one kind looked at one by one with the same answers
 	`ALTER TABLE specimens ADD COLUMN count INTEGER NOT NULL DEFAULT 0 CHECK (count >= 0)`,
+	// 4: tests that take time, running
+	`CREATE TABLE waits (
+		find_id TEXT NOT NULL REFERENCES finds(id), specimen TEXT NOT NULL, trait TEXT NOT NULL, started_ms INTEGER NOT NULL,
+		PRIMARY KEY (find_id, specimen, trait))`,
 }
 
 func (s *Store) migrate() error {

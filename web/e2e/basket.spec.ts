@@ -49,3 +49,28 @@ test('before picking, each check that can’t be had later is done or given up o
   await stored;
   await expect(sheet).toHaveCount(0);
 });
+
+test('a test that takes time runs through a reload and a restart, is due, and is read as long as it was waited for', async ({ page, server }) => {
+  await page.clock.install({ time: new Date() });
+  await page.goto(`${server.address}/find/demo-girolle`);
+  await page.getByRole('button', { name: /^Flesh:/ }).click();
+  await page.getByRole('button', { name: /^Colour change of cut flesh/ }).click();
+  const asked = await page.locator('#check-q').innerText();
+  await page.getByRole('button', { name: /^Start the wait of 15 min/ }).click();
+  const list = page.getByRole('list', { name: 'Tests that take time' });
+  await expect(list).toContainText('to wait');
+  await expect(page.getByText('A reading now is shaky.')).toBeVisible();
+  await server.kill();
+  await server.start();
+  await page.reload();
+  await expect(list).toContainText('to wait');
+  await page.clock.fastForward('16:00');
+  await expect(list).toContainText('due, after');
+  await list.getByRole('button', { name: 'Read it now' }).click();
+  await expect(page.locator('#check-q')).toHaveText(asked);
+  const stored = page.waitForResponse((r) => r.url().endsWith('/log') && r.ok());
+  await page.keyboard.press('1');
+  const sent = (await stored).request().postDataJSON() as { body: { answer: { minutes: number } } };
+  expect(sent.body.answer.minutes).toBeGreaterThanOrEqual(15);
+  await expect(list).toHaveCount(0);
+});

@@ -2,6 +2,7 @@ import { absent, firstTiles, readLength, seen, tilesOf } from '../src/bench/answ
 import { lookOf, partsOf, shownOf } from '../src/bench/plate.ts';
 import { beforePick } from '../src/bench/pick.ts';
 import { tray } from '../src/bench/basket.ts';
+import { span, tenths, waited } from '../src/bench/wait.ts';
 import { band } from '../src/guide/band';
 import { spans } from '../src/guide/words';
 import { groupAudit } from '../src/guide/audit.ts';
@@ -98,6 +99,15 @@ test('before picking: only what stands at this stage, what is open first, what w
   const reading = (id: string, soundness: string, words: string) => ({ trait: { id, name: id, part: 'leaf' }, seq: 1, kind: 'seen', states: [], words, soundness, fixes: [] });
   const j = { stages: ['leaf'], readings: [reading('read', 'shaky', 'in pairs'), reading('lost', 'mute', 'out of reach')] } as unknown as Judgement;
   expect(beforePick(traits, j, 'plant').map((c) => [c.trait.id, c.stand, c.words])).toEqual([['open', 'open', ''], ['any', 'open', ''], ['lost', 'given-up', 'out of reach'], ['read', 'read', 'in pairs (shaky)']]);
+});
+
+test('a wait runs from its start, whatever the page did meanwhile', () => {
+  const start = Date.UTC(2026, 9, 1, 10);
+  expect(waited(start, 15, start + 5 * 60_000)).toEqual({ gone: 5, left: 10, due: false });
+  expect(waited(start, 15, start + 15 * 60_000)).toEqual({ gone: 15, left: 0, due: true });
+  expect(waited(start, 15, start - 60_000)).toEqual({ gone: 0, left: 15, due: false }); // a clock that was put back
+  expect([0.5, 1, 14.2, 60, 185, 240].map(span)).toEqual(['30 s', '1 min', '15 min', '1 h', '3 h 5 min', '4 h']);
+  expect([0, 14.99, 15].map(tenths)).toEqual([0.1, 14.9, 15]); // never rounded up to a wait that was not kept
 });
 
 test('months are told as spans, over New Year too', () => {

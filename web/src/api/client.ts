@@ -51,6 +51,9 @@ export const addLine = (id: string, body: NewLine) => open(api.POST('/api/finds/
 export const setFacts = (id: string, body: S['Facts']) => open(api.PUT('/api/finds/{id}/facts', { params: { path: { id } }, body }));
 export const addSpecimen = (id: string, body: S['Specimen']) => open(api.POST('/api/finds/{id}/specimens', { params: { path: { id } }, body }));
 export const countSpecimen = (id: string, specimen: string, count: number) => open(api.PUT('/api/finds/{id}/specimens/{specimen}/count', { params: { path: { id, specimen } }, body: { count } }));
+const waitPath = (id: string, specimen: string, trait: string) => ({ params: { path: { id, specimen, trait } } });
+export const startWait = (id: string, specimen: string, trait: string) => open(api.PUT('/api/finds/{id}/specimens/{specimen}/waits/{trait}', waitPath(id, specimen, trait)));
+export const endWait = (id: string, specimen: string, trait: string) => open(api.DELETE('/api/finds/{id}/specimens/{specimen}/waits/{trait}', waitPath(id, specimen, trait)));
 export const people = () => open(api.GET('/api/people'));
 export const savePerson = (p: S['Person']) => open(api.PUT('/api/people/{id}', { params: { path: { id: p.id } }, body: { name: p.name, profile: p.profile } }));
 

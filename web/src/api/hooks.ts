@@ -30,6 +30,7 @@ export const useAddLine = (id: string) => useFindChange<api.NewLine>(id, (body) 
 export const useSetFacts = (id: string) => useFindChange<api.S['Facts']>(id, (body) => api.setFacts(id, body));
 export const useAddSpecimen = (id: string) => useFindChange<api.S['Specimen']>(id, (body) => api.addSpecimen(id, body));
 export const useCountSpecimen = (id: string) => useFindChange<{ specimen: string; count: number }>(id, ({ specimen, count }) => api.countSpecimen(id, specimen, count));
+export const useWait = (id: string) => useFindChange<{ specimen: string; trait: string; on: boolean }>(id, (w) => (w.on ? api.startWait : api.endWait)(id, w.specimen, w.trait));
 
 export function useSavePerson() {
   const client = useQueryClient();

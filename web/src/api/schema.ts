@@ -158,6 +158,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finds/{id}/specimens/{specimen}/waits/{trait}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API finds by ID specimens by specimen waits by trait */
+        put: operations["put-api-finds-by-id-specimens-by-specimen-waits-by-trait"];
+        post?: never;
+        /** Delete API finds by ID specimens by specimen waits by trait */
+        delete: operations["delete-api-finds-by-id-specimens-by-specimen-waits-by-trait"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/guide": {
         parameters: {
             query?: never;
@@ -1022,6 +1040,22 @@ export interface components {
             specimens: components["schemas"]["Specimen"][];
             target?: components["schemas"]["TaxonRef"];
             title: string;
+            /** @description Tests that take time, running */
+            waits: components["schemas"]["Wait"][];
+        };
+        Wait: {
+            /**
+             * Format: double
+             * @description How long the guide asks to wait; a reading before that is shaky
+             */
+            minutes: number;
+            specimen: string;
+            /**
+             * Format: int64
+             * @description Milliseconds of the Unix epoch
+             */
+            startedMs: number;
+            trait: string;
         };
         Window: {
             months: number[];
@@ -1346,6 +1380,72 @@ export interface operations {
                 "application/json": components["schemas"]["Put-api-finds-by-id-specimens-by-specimen-countRequest"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-finds-by-id-specimens-by-specimen-waits-by-trait": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                specimen: string;
+                trait: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "delete-api-finds-by-id-specimens-by-specimen-waits-by-trait": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                specimen: string;
+                trait: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {

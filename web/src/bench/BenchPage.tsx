@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import type { Problem } from '../api/client';
-import { useAddSpecimen, useSetFacts } from '../api/hooks';
+import { useAddSpecimen, useSetFacts, useWait } from '../api/hooks';
 import { Button, Chip, Note, Page, Soft } from '../theme/bits';
 import { Basket } from './Basket';
 import { BeforePick } from './BeforePick';
@@ -19,6 +19,7 @@ import { StageCard } from './StageCard';
 import { useBench } from './useBench';
 import { useKeys } from './useKeys';
 import { VerdictBar } from './VerdictBar';
+import { Waits } from './Waits';
 import { Why } from './Why';
 
 const Grid = styled.main`
@@ -50,6 +51,7 @@ export function BenchPage() {
   const [further, setFurther] = useState(false);
   const more = useAddSpecimen(id);
   const facts = useSetFacts(id);
+  const wait = useWait(id);
   useKeys({
     n: () => bench.takeNext(), u: () => bench.undo(), d: () => setSheet('dangers'), w: () => setSheet('why'), o: () => setSheet('open'),
     '/': () => void go('/guide'), '?': () => setSheet('keys'), b: () => setSheet('basket'), p: () => setSheet('pick'),
@@ -84,6 +86,7 @@ export function BenchPage() {
         </Row>
       </div>
       <div className="check">
+        <Waits view={view} traits={traits} onRead={(s, t) => { bench.setSpecimen(s); trait(t); }} />
         {bench.problem && <Failed problem={bench.problem} onRetry={bench.retry} />}
         {j.leaveWords.length > 0 && <Note><b>{j.word}.</b> {j.leaveWords.join(' ')}</Note>}
         <Row>
@@ -104,7 +107,7 @@ export function BenchPage() {
             <Button onPress={() => setFurther(true)}>Make a further check</Button>
           </section>
         ) : bench.trait ? (
-          <CheckCard key={`${j.specimen} ${bench.trait.id} ${view.log.length}`} trait={bench.trait} judgement={j} offered={bench.offered} busy={bench.busy} onAnswer={answer} onUndo={bench.undo} />
+          <CheckCard wait={view.waits.find((w) => w.specimen === j.specimen && w.trait === bench.trait?.id)} onWait={(on) => bench.trait && wait.mutate({ specimen: j.specimen, trait: bench.trait.id, on })} key={`${j.specimen} ${bench.trait.id} ${view.log.length}`} trait={bench.trait} judgement={j} offered={bench.offered} busy={bench.busy} onAnswer={answer} onUndo={bench.undo} />
         ) : (
           <p>No further check would change anything here. See what is open.</p>
         )}

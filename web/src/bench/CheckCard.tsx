@@ -1,12 +1,14 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import type { Answer, Judgement, Trait } from '../api/client';
+import type { Answer, Judgement, S, Trait } from '../api/client';
 import { Button, Chip, Chips, Next, Soft } from '../theme/bits';
 import { absent, firstTiles, seen, tilesOf, type Look } from './answer';
 import { LookChips } from './LookChips';
 import { MeasureForm } from './MeasureForm';
 import { OtherAnswers } from './OtherAnswers';
 import { Tile } from './Tile';
+import { WaitLine } from './WaitLine';
+import { tenths, waited } from './wait';
 
 const Card = styled.section`display: grid; gap: 12px; align-content: start; h2 { font-size: 1.5rem; } details summary { cursor: pointer; min-height: 32px; }
   @media (max-width: 600px) { gap: 8px; h2 { font-size: 1.25rem; } .about { display: none; } details summary { min-height: 24px; } }`;
@@ -15,10 +17,12 @@ const Tiles = styled.div`display: grid; grid-template-columns: repeat(3, 1fr); g
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`;
 const Was = styled.div`border-left: 5px solid var(--bramble); background: var(--bramble-soft); padding: 8px 12px; display: flex; flex-wrap: wrap; gap: 8px; align-items: center; justify-content: space-between;`;
 
-type Props = { trait: Trait; judgement: Judgement; offered: boolean; busy: boolean; onAnswer: (a: Answer) => void; onUndo: (seq: number) => void };
+type Props = { wait?: S['Wait']; onWait: (on: boolean) => void; trait: Trait; judgement: Judgement; offered: boolean; busy: boolean; onAnswer: (a: Answer) => void; onUndo: (seq: number) => void };
 
-export function CheckCard({ trait, judgement, offered, busy, onAnswer, onUndo }: Props) {
+export function CheckCard({ wait, onWait, trait, judgement, offered, busy, onAnswer, onUndo }: Props) {
   const [look, setLook] = useState<Look>({});
+  // Whoever started the wait has said how long it was: the reading takes it from there.
+  const timed = (): Look => (wait && look.minutes === undefined ? { ...look, minutes: tenths(waited(wait.startedMs, wait.minutes, Date.now()).gone) } : look);
   const [many, setMany] = useState<string[] | null>(null);
   const [all, setAll] = useState(false);
   const was = judgement.readings.find((r) => r.trait.id === trait.id && !r.derived);
@@ -29,7 +33,7 @@ export function CheckCard({ trait, judgement, offered, busy, onAnswer, onUndo }:
   const outcome = (state: string) => next?.outcomes.find((o) => o.state === state)?.words;
   const tap = (state: string) => {
     if (many) setMany(many.includes(state) ? many.filter((s) => s !== state) : [...many, state]);
-    else onAnswer(seen(trait, [state], look));
+    else onAnswer(seen(trait, [state], timed()));
   };
 
   // Number keys choose a tile; what is absent never has one.
@@ -72,7 +76,8 @@ export function CheckCard({ trait, judgement, offered, busy, onAnswer, onUndo }:
           <Button onPress={() => onUndo(was.seq)}>Undo this answer</Button>
         </Was>
       )}
-      <LookChips trait={trait} again={was !== undefined} look={look} onLook={setLook} />
+      {(trait.wait ?? 0) > 0 && <WaitLine trait={trait} wait={wait} busy={busy} onStart={() => onWait(true)} onEnd={() => onWait(false)} />}
+      <LookChips timed={wait !== undefined} trait={trait} again={was !== undefined} look={look} onLook={setLook} />
       {trait.kind === 'measure' ? (
         <MeasureForm trait={trait} busy={busy} look={look} onAnswer={onAnswer} />
       ) : (
@@ -85,10 +90,10 @@ export function CheckCard({ trait, judgement, offered, busy, onAnswer, onUndo }:
       {hidden > 0 && <Button onPress={() => setAll(true)}>None of these: show {hidden} more</Button>}
       {many && (
         <Chips role="group" aria-label="More than one">
-          <Next isDisabled={many.length < 2 || busy} onPress={() => onAnswer(seen(trait, many, look))}>
+          <Next isDisabled={many.length < 2 || busy} onPress={() => onAnswer(seen(trait, many, timed()))}>
             One of these, unsure which
           </Next>
-          <Button isDisabled={many.length < 2 || busy} onPress={() => onAnswer(seen(trait, many, look, true))}>
+          <Button isDisabled={many.length < 2 || busy} onPress={() => onAnswer(seen(trait, many, timed(), true))}>
             It shows all of these
           </Button>
         </Chips>
@@ -96,7 +101,7 @@ export function CheckCard({ trait, judgement, offered, busy, onAnswer, onUndo }:
       <Row>
         <OtherAnswers trait={trait} busy={busy} onAnswer={onAnswer} />
         {trait.absent && (
-          <Button isDisabled={busy} onPress={() => onAnswer(absent(trait, look))}>
+          <Button isDisabled={busy} onPress={() => onAnswer(absent(trait, timed()))}>
             I examined it whole, and it is absent
           </Button>
         )}

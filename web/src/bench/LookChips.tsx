@@ -6,10 +6,10 @@ import type { Look } from './answer';
 const Line = styled.div`display: flex; flex-wrap: wrap; gap: 6px; align-items: center; > span { color: var(--ink-soft); margin-right: 4px; }
   button { min-height: 44px; padding: 0 11px; font-size: 0.9rem; }`;
 
-type Props = { trait: Trait; again: boolean; look: Look; onLook: (l: Look) => void };
+type Props = { timed: boolean; trait: Trait; again: boolean; look: Look; onLook: (l: Look) => void };
 
 /** How it was looked at: only what this trait's rules ask for, nothing preset. */
-export function LookChips({ trait, again, look, onLook }: Props) {
+export function LookChips({ timed, trait, again, look, onLook }: Props) {
   const chip = (label: string, on: boolean, to: Partial<Look>) => (
     <Chip key={label} $on={on} aria-pressed={on} onPress={() => onLook({ ...look, ...to })}>
       {label}
@@ -23,7 +23,7 @@ export function LookChips({ trait, again, look, onLook }: Props) {
           {[1, 2, 3].map((n) => chip(n === 3 ? '3 or more' : String(n), look.count === n, { count: look.count === n ? undefined : n }))}
         </Line>
       )}
-      {(trait.wait ?? 0) > 0 && (
+      {!timed && (trait.wait ?? 0) > 0 && (
         <Line role="group" aria-label="How long did you wait">
           <span>I waited</span>
           {chip('less', look.minutes === 1, { minutes: look.minutes === 1 ? undefined : 1 })}
