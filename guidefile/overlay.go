@@ -139,16 +139,7 @@ func (o *overlaid) correct(r yamlpos.Reader, root *yaml.Node, at int) {
 		t.Windows = nil
 		readWindows(r, m["windows"], &t)
 	}
-	for _, k := range r.Items(m["lookalikes"]) {
-		lm := r.Map(k, "taxon", "why")
-		r.Need(k, lm, "taxon", "why")
-		t.Lookalikes = append(t.Lookalikes, guide.Lookalike{Taxon: r.Str(lm["taxon"]), Why: r.Str(lm["why"])})
-	}
-	for _, k := range r.Items(m["cautions"]) {
-		cm := r.Map(k, "who", "refuse", "why", "source")
-		r.Need(k, cm, "who", "why")
-		t.Cautions = append(t.Cautions, guide.Caution{Who: r.Str(cm["who"]), Refuse: r.Bool(cm["refuse"], true), Why: r.Str(cm["why"]), Source: r.Str(cm["source"])})
-	}
+	readWarnings(r, m, &t)
 	for _, k := range r.Items(m["not-gathered"]) {
 		nm := r.Map(k, "stages", "regions", "why")
 		r.Need(k, nm, "stages", "why")

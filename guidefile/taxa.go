@@ -56,16 +56,7 @@ func (l *loader) readTaxon(r yamlpos.Reader, data []byte) {
 	l.readHazards(r, m["hazards"], &t)
 	readWindows(r, m["windows"], &t)
 	readUses(r, m["uses"], &t)
-	for _, k := range r.Items(m["lookalikes"]) {
-		lm := r.Map(k, "taxon", "why")
-		r.Need(k, lm, "taxon", "why")
-		t.Lookalikes = append(t.Lookalikes, guide.Lookalike{Taxon: r.Str(lm["taxon"]), Why: r.Str(lm["why"])})
-	}
-	for _, k := range r.Items(m["cautions"]) {
-		cm := r.Map(k, "who", "refuse", "why", "source")
-		r.Need(k, cm, "who", "why")
-		t.Cautions = append(t.Cautions, guide.Caution{Who: r.Str(cm["who"]), Refuse: r.Bool(cm["refuse"], true), Why: r.Str(cm["why"]), Source: r.Str(cm["source"])})
-	}
+	readWarnings(r, m, &t)
 	for _, k := range r.Items(m["key"]) {
 		km := r.Map(k, "stages", "traits")
 		r.Need(k, km, "stages", "traits")
@@ -192,6 +183,21 @@ func readUses(r yamlpos.Reader, n *yaml.Node, t *guide.Taxon) {
 			r.Fail(k, "correct the use or the hazard; in doubt, the higher grade", "the entry's own hazards grade this use as %s", g)
 		}
 		t.Uses = append(t.Uses, u)
+	}
+}
+
+// readWarnings reads what a taxon is taken for and whom it harms; both only ever
+// add to what is there.
+func readWarnings(r yamlpos.Reader, m map[string]*yaml.Node, t *guide.Taxon) {
+	for _, k := range r.Items(m["lookalikes"]) {
+		lm := r.Map(k, "taxon", "why")
+		r.Need(k, lm, "taxon", "why")
+		t.Lookalikes = append(t.Lookalikes, guide.Lookalike{Taxon: r.Str(lm["taxon"]), Why: r.Str(lm["why"])})
+	}
+	for _, k := range r.Items(m["cautions"]) {
+		cm := r.Map(k, "who", "refuse", "why", "source")
+		r.Need(k, cm, "who", "why")
+		t.Cautions = append(t.Cautions, guide.Caution{Who: r.Str(cm["who"]), Refuse: r.Bool(cm["refuse"], true), Why: r.Str(cm["why"]), Source: r.Str(cm["source"])})
 	}
 }
 
