@@ -5,7 +5,7 @@ PORT ?= 7878
 GO_FILES := $(shell find . -name '*.go' -not -path './web/node_modules/*' 2>/dev/null) $(shell find guide -name '*.yaml' -o -name '*.json' 2>/dev/null)
 WEB_FILES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig*.json -type f 2>/dev/null)
 
-.PHONY: demo test test-go test-web bench build lint types check-tools chromium clean
+.PHONY: demo test test-go test-web bench mistakes build lint types check-tools chromium clean
 
 demo: build
 	@$(BIN) serve --demo --db data/demo.db --port $(PORT)
@@ -48,6 +48,11 @@ chromium:
 types: build
 	$(BIN) openapi > docs/openapi.json
 	cd web && npm run --silent types
+
+# Every dangerous entry in the place of every target, with every single mistake:
+# half an hour and more.
+mistakes:
+	ZT_ALL_PAIRS=1 $(GO) test ./evidence -run SingleMistakes -count 1 -v -timeout 3h
 
 # Figures for docs/benchmarks.md.
 bench: build chromium

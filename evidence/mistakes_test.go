@@ -75,7 +75,7 @@ func weakest(e *evidence.Engine, lines []evidence.AuditLine, target int32, part 
 // lets one act go wrong in the most misleading way: seen is what was hoped for.
 // None may reach "checks complete". The pairs tried are the named lookalikes and
 // the weakest of each audit line; ZT_ALL_PAIRS=1 tries every dangerous entry
-// (make bench: half an hour).
+// (make mistakes: half an hour and more).
 func TestSingleMistakes(t *testing.T) {
 	e := engineOf(t, "")
 	b := e.Index().Book
