@@ -327,6 +327,21 @@ func (t *Taxon) ContactHazard() Grade {
 	return g
 }
 
+// StagesIn are the stages that are up in a month (1–12) at the reference place;
+// all of them where the entry names no months.
+func (t *Taxon) StagesIn(month int) StageSet {
+	if len(t.Windows) == 0 {
+		return t.Stages
+	}
+	var up StageSet
+	for _, w := range t.Windows {
+		if w.Months&(1<<(month-1)) != 0 {
+			up |= w.Stages
+		}
+	}
+	return up
+}
+
 // WorstHazard is the gravest grade of any line.
 func (t *Taxon) WorstHazard() Grade {
 	var g Grade

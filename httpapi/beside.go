@@ -49,13 +49,7 @@ func (s *Server) beside(in *besideInput) (*Beside, error) {
 		stages = t.Stages
 	}
 	if in.Month > 0 {
-		up := guide.StageSet(0)
-		for _, w := range t.Windows {
-			if w.Months&(1<<(in.Month-1)) != 0 {
-				up |= w.Stages
-			}
-		}
-		stages &= up
+		stages &= t.StagesIn(in.Month)
 	}
 	out := &Beside{Taxa: []BesideTaxon{}, Stages: stages.Strings(), Rows: []report.BesideRow{}}
 	others, err := besides(ix, at, in.With)

@@ -1,6 +1,7 @@
 package httpapi
 
 import (
+	"slices"
 	"strings"
 
 	"zestythicket/guide"
@@ -37,7 +38,7 @@ func (s *Server) search(in *searchInput) ([]Hit, error) {
 	if strings.TrimSpace(in.Q) == "" {
 		return out, nil
 	}
-	if err := s.book.Store.IndexGuide(ix.Book.Version, guideDocs(ix.Book)); err != nil {
+	if err := s.book.Store.IndexGuide(ix.Book.Version, func() []store.GuideDoc { return guideDocs(ix.Book) }); err != nil {
 		return nil, err
 	}
 	texts, err := s.book.Store.SearchGuide(in.Q, mostHits)
@@ -64,31 +65,13 @@ func (in *searchInput) admits(b *guide.Book, t *guide.Taxon) bool {
 	switch {
 	case in.Kingdom != "" && t.Kingdom.String() != in.Kingdom,
 		int(t.WorstHazard()) < in.Hazard,
-		in.Region != "" && !contains(t.Regions, in.Region),
-		in.Month > 0 && !upIn(t, in.Month),
+		in.Region != "" && !slices.Contains(t.Regions, in.Region),
+		in.Month > 0 && t.StagesIn(in.Month) == 0,
 		in.Use != "" && !usedFor(t, in.Use),
 		in.Trait != "" && !mayShow(b, t, in.Trait, in.State):
 		return false
 	}
 	return true
-}
-
-func contains(list []string, w string) bool {
-	for _, v := range list {
-		if v == w {
-			return true
-		}
-	}
-	return false
-}
-
-func upIn(t *guide.Taxon, month int) bool {
-	for _, w := range t.Windows {
-		if w.Months&(1<<(month-1)) != 0 {
-			return true
-		}
-	}
-	return len(t.Windows) == 0
 }
 
 func usedFor(t *guide.Taxon, part string) bool {

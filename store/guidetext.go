@@ -13,7 +13,7 @@ type GuideDoc struct{ Taxon, Names, Prose, Looks string }
 
 // IndexGuide keeps the text of a guide for searching. It does nothing when that
 // version is indexed already.
-func (s *Store) IndexGuide(version string, docs []GuideDoc) error {
+func (s *Store) IndexGuide(version string, docs func() []GuideDoc) error {
 	var have string
 	if err := s.db.Raw("SELECT version FROM guide_text_version LIMIT 1").Scan(&have).Error; err != nil {
 		return s.failed("index guide", version, err)
@@ -28,7 +28,7 @@ func (s *Store) IndexGuide(version string, docs []GuideDoc) error {
 		if err := tx.Exec("DELETE FROM guide_text_version").Error; err != nil {
 			return err
 		}
-		for _, d := range docs {
+		for _, d := range docs() {
 			if err := tx.Exec("INSERT INTO guide_text (taxon, names, prose, looks) VALUES (?, ?, ?, ?)", d.Taxon, d.Names, d.Prose, d.Looks).Error; err != nil {
 				return err
 			}

@@ -18,7 +18,7 @@ func TestSearchGuide(t *testing.T) {
 		{"bank-cress", "Bank cress Nasturtiella", "Grows on banks beside moss.", "opposite leaves"},
 		{"hut-elder", "Hüt elder", "Beside huts.", "opposite leaflets in one row"},
 	}
-	if err := s.IndexGuide("v1", docs); err != nil {
+	if err := s.IndexGuide("v1", func() []store.GuideDoc { return docs }); err != nil {
 		t.Fatal(err)
 	}
 	for q, want := range map[string][]string{
@@ -47,13 +47,13 @@ func TestSearchGuide(t *testing.T) {
 		t.Errorf("the entry of that name does not come first: %v", hits)
 	}
 	// Another version replaces the text; the same one leaves it alone.
-	if err := s.IndexGuide("v1", nil); err != nil {
+	if err := s.IndexGuide("v1", func() []store.GuideDoc { t.Error("the text of a version that is there was made again"); return nil }); err != nil {
 		t.Fatal(err)
 	}
 	if hits, _ := s.SearchGuide("moss", 10); len(hits) != 2 {
 		t.Errorf("the same version was indexed again: %v", hits)
 	}
-	if err := s.IndexGuide("v2", docs[2:]); err != nil {
+	if err := s.IndexGuide("v2", func() []store.GuideDoc { return docs[2:] }); err != nil {
 		t.Fatal(err)
 	}
 	if hits, _ := s.SearchGuide("moss", 10); len(hits) != 0 {

@@ -1,4 +1,4 @@
-import { firmOf, seenOf, strokeOf } from '../src/bench/plate.ts';
+import { drawnFrom, firmOf, seenOf, strokeOf } from '../src/bench/plate.ts';
 import { bladeOutline, leafFeet } from '../src/drawing/specimen/leaf.ts';
 import { specimenPieces, standing, type Piece } from '../src/drawing/specimen/index.ts';
 import { clusterSpots, stemSection } from '../src/drawing/specimen/plant.ts';
@@ -94,6 +94,17 @@ test('a piece is dotted, pencilled, broken or inked by the readings that give it
   expect(seenOf(judged(['leaf-shape', 'oval', 'sound'], ['leaf-shape', 'lance', 'shaky']))('leaf-shape')).toBe('oval');
   expect(strokeOf({ ...leaf, plain: true }, seenOf(judged()), firmOf(judged()), 'seen')).toBe('ink');
   expect(standing(leaf, () => true)).toBe('ink');
+});
+
+test('an absence that was not read soundly is still drawn, broken', () => {
+  const pieces = (soundness: string) => {
+    const j = judged(['volva', 'none', soundness]);
+    const of = specimenPieces('fungus', drawnFrom(seenOf(j), firmOf(j), () => 'none')).filter((p) => p.form[0] === 'volva');
+    return of.map((p) => strokeOf(p, seenOf(j), firmOf(j), 'shaky'));
+  };
+  expect(pieces('sound')).toEqual([]);
+  expect(pieces('shaky')).toEqual(['shaky']);
+  expect(pieces('mute')).toEqual(['guess']);
 });
 
 /** Traits that give a whole plate its form: each of their states must draw another specimen. */

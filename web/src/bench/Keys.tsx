@@ -16,7 +16,7 @@ export function Keys() {
       <ul>
         <li><b>Faint dots:</b> not looked at; the form is only a guess.</li>
         <li><b>Thin line:</b> some of what gives the piece its form was read, the rest is a guess.</li>
-        <li><b>Broken line:</b> read, but shaky.</li>
+        <li><b>Broken line:</b> read, but shaky. An absence that is shaky takes nothing away: the part is still drawn.</li>
         <li><b>Ink:</b> drawn as you saw it.</li>
         <li><b>Not there:</b> examined and absent.</li>
       </ul>

@@ -3,7 +3,7 @@ import type { Judgement, Trait } from '../api/client';
 import { Glyph } from '../drawing/Glyph';
 import { Specimen } from '../drawing/Specimen';
 import { specimenPieces } from '../drawing/specimen';
-import { firmOf, lookOf, lookWords, partsOf, seenOf, shownOf, strokeOf, traitsOfPart, type Look } from './plate';
+import { drawnFrom, firmOf, lookOf, lookWords, partsOf, seenOf, shownOf, strokeOf, traitsOfPart, type Look } from './plate';
 
 const Frame = styled.div`position: relative; width: 100%; max-width: min(440px, calc((100dvh - 350px) * 0.762)); aspect-ratio: 320 / 420; margin: 0 auto;
   svg.base { position: absolute; inset: 0; width: 100%; height: 100%; }`;
@@ -32,13 +32,14 @@ export function Plate({ judgement, traits, kingdom, selected, onPart }: { judgem
   const parts = partsOf(kingdom);
   const seen = seenOf(judgement);
   const firm = firmOf(judgement);
-  const pieces = specimenPieces(kingdom, seen);
+  const absence = (trait: string) => traits.find((t) => t.id === trait)?.absent;
+  const pieces = specimenPieces(kingdom, drawnFrom(seen, firm, absence));
   const drawn = new Set(pieces.flatMap((p) => p.form));
-  const absent = (trait: string, state: string) => whole.has(trait) && traits.find((t) => t.id === trait)?.absent === state;
+  const absent = (trait: string, state: string) => whole.has(trait) && absence(trait) === state;
   const look = (part: string): Look => lookOf(judgement, part, absent);
   return (
     <Frame role="group" aria-label="The specimen, part by part">
-      <Specimen pieces={pieces} hand={(p) => (look(p.part) === 'absent' && whole.has(p.form[0]!) ? undefined : strokeOf(p, seen, firm, look(p.part)))} />
+      <Specimen pieces={pieces} hand={(p) => strokeOf(p, seen, firm, look(p.part))} />
       {parts
         .filter((p) => traitsOfPart(traits, p.part, kingdom).length > 0)
         .map((p) => {
@@ -55,7 +56,7 @@ export function Plate({ judgement, traits, kingdom, selected, onPart }: { judgem
               aria-label={`${p.label}: ${shown ? shown.words : lookWords[l]}${shown && l === 'shaky' ? ' (shaky)' : ''}`}
               onClick={() => onPart(p.part)}
             >
-              {shown && !drawn.has(shown.trait) ? <Glyph trait={shown.trait} state={shown.state} size={32} /> : null}
+              {shown && (!drawn.has(shown.trait) || shown.state === absence(shown.trait)) ? <Glyph trait={shown.trait} state={shown.state} size={32} /> : null}
               {trouble[l] ? <svg viewBox="0 0 20 14" width="20" height="14" aria-hidden="true"><path d={trouble[l]} fill="none" stroke="currentColor" strokeWidth="1.8" strokeLinejoin="round" strokeLinecap="round" /></svg> : null}
               {p.label}
             </Spot>

@@ -74,6 +74,17 @@ export function firmOf(j: Judgement): (trait: string) => boolean {
   return (trait) => firm.has(trait);
 }
 
+/**
+ * The states that a specimen is drawn from. An absence that was not read soundly
+ * takes nothing away: the part is still drawn, as it would be if nothing were known.
+ */
+export function drawnFrom(seen: Seen, firm: (trait: string) => boolean, absent: (trait: string) => string | undefined): Seen {
+  return (trait) => {
+    const state = seen(trait);
+    return state !== undefined && !firm(trait) && state === absent(trait) ? undefined : state;
+  };
+}
+
 /** How a piece is drawn: inked, pencilled, broken because it rests on a shaky reading, or dotted as a guess. */
 export function strokeOf(piece: Piece, seen: Seen, firm: (trait: string) => boolean, part: Look): 'ink' | 'pencil' | 'shaky' | 'guess' {
   const read = standing(piece, (t) => seen(t) !== undefined);
