@@ -2,12 +2,14 @@ package casebook
 
 import (
 	"errors"
+	"slices"
 	"strings"
 	"time"
 
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/internal/yamlpos"
+	"zestythicket/report"
 	"zestythicket/store"
 )
 
@@ -199,7 +201,30 @@ func (c *Casebook) SavePerson(id, name string, p *Profile) error {
 		groups = append(groups, g.ID)
 	}
 	for i, s := range p.SignOffs {
-		c.word(s.Group, groups, "body.profile.signOffs", i, "hard group", bad)
+		if !c.word(s.Group, groups, "body.profile.signOffs", i, "hard group", bad) {
+			continue
+		}
+		g := c.Engine.Index().Book.HardGroups[slices.Index(groups, s.Group)]
+		for _, what := range s.Covered {
+			c.word(what, g.Covers, "body.profile.signOffs["+itoa(i)+"].covered", -1, "part of "+g.ID, bad)
+		}
+	}
+	var facts []string
+	for _, f := range report.PersonFacts(c.Engine.Index().Book) {
+		facts = append(facts, f.ID)
+	}
+	for i, f := range p.Facts {
+		if f == "carrot-family-allergy" { // an older word
+			f = evidence.AllergyPrefix + "Apiaceae"
+			p.Facts[i] = f
+		}
+		if to, ok := strings.CutPrefix(f, evidence.AllergyPrefix); ok {
+			if strings.TrimSpace(to) == "" || len(to) > 80 {
+				bad.add("body.profile.facts["+itoa(i)+"]", "name an entry, a genus or a family", "an allergy to nothing")
+			}
+			continue
+		}
+		c.word(f, facts, "body.profile.facts", i, "fact", bad)
 	}
 	if err := bad.orNil(); err != nil {
 		return err
@@ -266,6 +291,11 @@ func at(i int) string {
 }
 
 func (c *Casebook) checkFacts(f *Facts, bad *Invalid) {
+	if d := f.Disposal; d != nil {
+		if _, err := time.Parse(time.DateOnly, d.Cut); err != nil {
+			bad.add("body.facts.disposal.cut", "write it as 2026-04-12", "%q is not a date", d.Cut)
+		}
+	}
 	ix := c.Engine.Index()
 	if f.Target == "" {
 		return

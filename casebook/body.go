@@ -26,22 +26,36 @@ type Facts struct {
 	Tools      []string `json:"tools,omitempty"`
 	Recalled   []string `json:"recalled,omitempty" doc:"Entries of other continents brought back"`
 	Picked     int      `json:"picked,omitempty" minimum:"0" maximum:"100000"`
+
+	Disposal *Disposal `json:"disposal,omitempty" doc:"Of a find to be cleared"`
 }
 
 // Profile is what is known of a person.
 type Profile struct {
 	ColourDiffers bool      `json:"colourDiffers"`
 	SmellWeak     bool      `json:"smellWeak"`
-	Facts         []string  `json:"facts"`
+	Facts         []string  `json:"facts" doc:"What is true of the person: a word of the guide's list, or allergy: and the name of an entry, genus or family"`
 	Answered      []string  `json:"answered" doc:"Health topics that were asked and answered"`
 	SignOffs      []SignOff `json:"signOffs"`
+	Experience    string    `json:"experience,omitempty" maxLength:"300" doc:"In their own words; it weighs nothing"`
+	Hand          *Hand     `json:"hand,omitempty" doc:"Their own hand as a ruler"`
+}
+
+// Hand is a person's own hand, measured once, in centimetres; 0 where it was not
+// measured.
+type Hand struct {
+	Palm   float64 `json:"palm,omitempty" minimum:"0" maximum:"20" doc:"Breadth over the knuckles"`
+	Finger float64 `json:"finger,omitempty" minimum:"0" maximum:"15" doc:"Length of the forefinger"`
+	Span   float64 `json:"span,omitempty" minimum:"0" maximum:"35" doc:"Thumb to little finger, spread"`
 }
 
 // SignOff records that a hard group was taught in person.
 type SignOff struct {
 	Group string `json:"group"`
 	By    string `json:"by" minLength:"1" maxLength:"120"`
-	When  string `json:"when,omitempty"`
+	When  string `json:"when,omitempty" maxLength:"40"`
+	// Covered is what was covered, of what the group says it should.
+	Covered []string `json:"covered,omitempty"`
 }
 
 // Body is what one line of the log says; which fields count depends on its kind.
@@ -49,6 +63,7 @@ type Body struct {
 	Stages []string `json:"stages,omitempty"`
 	Answer *Answer  `json:"answer,omitempty"`
 	Smell  string   `json:"smell,omitempty"`
+	On     string   `json:"on,omitempty" enum:"hands,gloves,blade," doc:"Of handling and cleaning; empty for the hands"`
 	Undoes int64    `json:"undoes,omitempty"`
 	Note   string   `json:"note,omitempty"`
 	Saying string   `json:"saying,omitempty"`
@@ -71,6 +86,7 @@ type Answer struct {
 	Malformed bool     `json:"malformed,omitempty"`
 	Method    string   `json:"method,omitempty" maxLength:"200" doc:"How a second look was made"`
 	From      string   `json:"from,omitempty" enum:"neighbour,person,custom,web,"`
+	With      string   `json:"with,omitempty" enum:"hands,gloves,blade," doc:"What a smell was tested with; empty for the hands"`
 }
 
 func unJSON(text string, v any) error {
@@ -164,7 +180,7 @@ func undoable(k evidence.EventKind) bool {
 
 func eventOf(row *store.Event, b *Body) evidence.Event {
 	kind, _ := evidence.ParseEventKind(row.Kind)
-	ev := evidence.Event{Seq: row.Seq, AtMS: row.AtMS, Kind: kind, Specimen: row.Specimen, Smell: b.Smell, Undoes: b.Undoes, Note: b.Note, Saying: b.Saying}
+	ev := evidence.Event{Seq: row.Seq, AtMS: row.AtMS, Kind: kind, Specimen: row.Specimen, Smell: b.Smell, On: b.On, Undoes: b.Undoes, Note: b.Note, Saying: b.Saying}
 	for _, s := range b.Stages {
 		if st, ok := guide.ParseStage(s); ok {
 			ev.Stages |= guide.NewStageSet(st)
@@ -173,7 +189,7 @@ func eventOf(row *store.Event, b *Body) evidence.Event {
 	if a := b.Answer; a != nil {
 		k, _ := evidence.ParseAnswerKind(a.Kind)
 		ev.Answer = evidence.Answer{Trait: a.Trait, Kind: k, States: a.States, Value: a.Value, Error: a.Error, Unsure: a.Unsure, Light: a.Light, Surface: a.Surface,
-			Count: a.Count, Minutes: a.Minutes, Paper: a.Paper, Detached: a.Detached, Malformed: a.Malformed, Method: a.Method, From: a.From}
+			Count: a.Count, Minutes: a.Minutes, Paper: a.Paper, Detached: a.Detached, Malformed: a.Malformed, Method: a.Method, From: a.From, With: a.With}
 	}
 	return ev
 }

@@ -101,6 +101,9 @@ type View struct {
 	Log       []Line           `json:"log"`
 	Waits     []Wait           `json:"waits" doc:"Tests that take time, running"`
 	Patch     report.Patch     `json:"patch"`
+	Wear      report.Wear      `json:"wear" doc:"What hands, gloves and blade carry, and the smell tests it spoils"`
+	Plan      *Plan            `json:"plan,omitempty" doc:"Where something cut that harms on contact goes, and when"`
+	Photos    []Photo          `json:"photos"`
 }
 
 // View reads a find and judges it.
@@ -134,7 +137,11 @@ func (c *Casebook) view(row *store.Find) (*View, error) {
 	}
 	p := c.Engine.JudgePatch(f)
 	v.Patch = report.OfPatch(ix, f, &p)
-	return v, nil
+	wear := c.Engine.Wear(f, "")
+	v.Wear = report.OfWear(ix, f, &wear)
+	v.Plan = planOf(&v.Facts, &v.Patch)
+	v.Photos, err = c.photos(row.ID)
+	return v, err
 }
 
 // keep stores the verdicts of a view: what was decided, by which guide, on which

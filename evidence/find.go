@@ -83,6 +83,7 @@ type Answer struct {
 	Malformed    bool
 	Method       string // how a second look was made
 	From         string // of a report: neighbour, person, custom, web
+	With         string // what a smell was tested with: one of Carriers, empty for the hands
 }
 
 // EventKind is what happened.
@@ -118,7 +119,8 @@ type Event struct {
 	Specimen string
 	Stages   guide.StageSet // of Staged
 	Answer   Answer         // of Answered
-	Smell    string         // of Handled: what the hands took on
+	Smell    string         // of Handled: the smell that was taken on
+	On       string         // of Handled and CleanHands: one of Carriers, empty for the hands
 	Undoes   int64          // of Undone: the Seq it takes back
 	Note     string         // of Noted: hearsay, folk-rule, search-cue
 	Saying   string         // of a folk rule: its id

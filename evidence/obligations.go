@@ -238,11 +238,8 @@ func (t *trial) observer() ([]Obligation, []Leave) {
 			out = append(out, o)
 		}
 	}
-	for i := range tx.Cautions {
-		if c := &tx.Cautions[i]; c.Refuse && has(t.f.Profile.Facts, c.Who) {
-			leave = append(leave, ThisPerson)
-			break
-		}
+	if t.personal(tx) != "" {
+		leave = append(leave, ThisPerson)
 	}
 	return out, leave
 }

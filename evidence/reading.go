@@ -94,7 +94,7 @@ func (e *Engine) readings(f *Find, specimen string) ([]Reading, scene) {
 		}
 	}
 	sc := e.scene(f, specimen, undone)
-	hands := append([]string(nil), f.Hands...)
+	hands := begun(f.Hands)
 	slots := map[int32]*slot{}
 	var order []int32
 	pickedYet := false
@@ -102,12 +102,6 @@ func (e *Engine) readings(f *Find, specimen string) ([]Reading, scene) {
 		ev := &f.Log[i]
 		undoneAt, isUndone := undone[ev.Seq]
 		switch ev.Kind {
-		case Handled:
-			hands = append(hands, ev.Smell)
-		case CleanHands:
-			if !isUndone {
-				hands = hands[:0]
-			}
 		case Picked:
 			pickedYet = pickedYet || ev.Specimen == specimen
 		case Answered:
@@ -130,18 +124,11 @@ func (e *Engine) readings(f *Find, specimen string) ([]Reading, scene) {
 						s.held = append(s.held, *ev)
 					}
 				} else {
-					s.take(e, tr, *ev, e.spoilers(tr, &ev.Answer, f, &sc, hands, pickedYet))
-				}
-			}
-			// Handling is never undone: a leaf that was crushed stays crushed.
-			if tr.Smell && ev.Answer.Kind.evidential() {
-				for _, st := range ev.Answer.States {
-					if si, ok := tr.StateIndex(st); ok && tr.Leaves[si] != "" {
-						hands = append(hands, tr.Leaves[si])
-					}
+					s.take(e, tr, *ev, e.spoilers(tr, &ev.Answer, f, &sc, hands.near(ev.Answer.With), pickedYet))
 				}
 			}
 		}
+		e.wear(&hands, ev, isUndone)
 	}
 	var out []Reading
 	for _, at := range order {

@@ -15,6 +15,10 @@ func (t *trial) refusals() []Refusal {
 	add(t.contact && t.f.Intent == Clear, RefuseBurn, -1, -1, "")
 	add(t.f.Intent == Remedy, RefuseDose, -1, -1, "")
 	if !t.f.Intent.harvest() {
+		if t.f.Intent == Clear && t.target >= 0 {
+			who := t.personal(t.taxon(t.target))
+			add(who != "", RefusePerson, t.target, -1, who)
+		}
 		return out
 	}
 	switch t.f.Place.Ground {
@@ -29,10 +33,8 @@ func (t *trial) refusals() []Refusal {
 	}
 	tx := t.taxon(t.target)
 	add(tx.HazardFor(t.f.Part, "raw", 0, false) > 0 && !(t.kingdom == guide.Fungus && t.f.Prep == "raw"), RefuseRaw, t.target, -1, "")
-	for i := range tx.Cautions {
-		c := &tx.Cautions[i]
-		add(c.Refuse && has(t.f.Profile.Facts, c.Who), RefusePerson, t.target, -1, c.Who)
-	}
+	who := t.personal(tx)
+	add(who != "", RefusePerson, t.target, -1, who)
 	for _, g := range t.e.ix.Book.HardGroups {
 		add(!t.signed(g.ID) && t.gate(tx, g.ID), RefuseUnsigned, t.target, -1, g.ID)
 	}

@@ -69,4 +69,6 @@ func (s *Server) routes(api huma.API) {
 	s.guideRoutes(api)
 	s.peopleRoutes(api)
 	s.findRoutes(api)
+	s.wayRoutes(api)
+	s.photoRoutes(api)
 }

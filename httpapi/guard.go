@@ -4,6 +4,9 @@ import (
 	"net"
 	"net/http"
 	"net/url"
+	"strings"
+
+	"zestythicket/exchange/photo"
 )
 
 // onlyLoopback refuses requests that a web page elsewhere could have made a
@@ -52,7 +55,11 @@ func refuse(w http.ResponseWriter, why string) {
 
 func limitBody(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		r.Body = http.MaxBytesReader(w, r.Body, maxBody)
+		limit := int64(maxBody)
+		if strings.Contains(r.URL.Path, "/photos/") {
+			limit = photo.MaxBytes + 1
+		}
+		r.Body = http.MaxBytesReader(w, r.Body, limit)
 		next.ServeHTTP(w, r)
 	})
 }

@@ -3,6 +3,7 @@ package httpapi
 import (
 	"github.com/danielgtaylor/huma/v2"
 
+	"zestythicket/casebook"
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/report"
@@ -48,13 +49,15 @@ type Trait struct {
 
 // GuideInfo is the guide as a whole.
 type GuideInfo struct {
-	Version    string      `json:"version"`
-	Taxa       int         `json:"taxa"`
-	Traits     []Trait     `json:"traits"`
-	HardGroups []HardGroup `json:"hardGroups"`
-	Health     []string    `json:"health"`
-	Sayings    []Saying    `json:"sayings"`
-	Overlay    Overlay     `json:"overlay"`
+	Version     string              `json:"version"`
+	Taxa        int                 `json:"taxa"`
+	Traits      []Trait             `json:"traits"`
+	HardGroups  []HardGroup         `json:"hardGroups"`
+	Health      []string            `json:"health"`
+	Facts       []report.PersonFact `json:"personFacts" doc:"What can be said of a person"`
+	DryingWeeks int                 `json:"dryingWeeks" doc:"Of a disposal plan, unless said otherwise"`
+	Sayings     []Saying            `json:"sayings"`
+	Overlay     Overlay             `json:"overlay"`
 }
 
 // Overlay is what is the user's own in the guide, and what was left out of it.
@@ -152,7 +155,7 @@ func (s *Server) guideRoutes(api huma.API) {
 }
 
 func guideInfo(b *guide.Book) *GuideInfo {
-	g := &GuideInfo{Version: b.Version, Taxa: len(b.Taxa), Traits: []Trait{}, HardGroups: []HardGroup{}, Health: evidence.HealthTopics, Sayings: []Saying{}, Overlay: Overlay{Problems: []OverlayProblem{}}}
+	g := &GuideInfo{Version: b.Version, Taxa: len(b.Taxa), Traits: []Trait{}, HardGroups: []HardGroup{}, Health: evidence.HealthTopics, Sayings: []Saying{}, Facts: report.PersonFacts(b), DryingWeeks: casebook.DryingWeeks, Overlay: Overlay{Problems: []OverlayProblem{}}}
 	for i := range b.Taxa {
 		if b.Taxa[i].Origin != "" {
 			g.Overlay.Entries++

@@ -39,6 +39,11 @@ var migrations = []string{
 	`CREATE TABLE waits (
 		find_id TEXT NOT NULL REFERENCES finds(id), specimen TEXT NOT NULL, trait TEXT NOT NULL, started_ms INTEGER NOT NULL,
 		PRIMARY KEY (find_id, specimen, trait))`,
+	// 5: pictures
+	`CREATE TABLE photos (
+		id TEXT PRIMARY KEY, find_id TEXT NOT NULL REFERENCES finds(id), specimen TEXT NOT NULL, part TEXT NOT NULL, mime TEXT NOT NULL,
+		width INTEGER NOT NULL, height INTEGER NOT NULL, bytes BLOB NOT NULL, at_ms INTEGER NOT NULL);
+	 CREATE INDEX photos_by_find ON photos (find_id, at_ms)`,
 }
 
 func (s *Store) migrate() error {

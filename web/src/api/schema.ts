@@ -124,6 +124,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finds/{id}/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API finds by ID photos by photo */
+        get: operations["list-api-finds-by-id-photos-by-photo"];
+        /** Put API finds by ID photos by photo */
+        put: operations["put-api-finds-by-id-photos-by-photo"];
+        post?: never;
+        /** Delete API finds by ID photos by photo */
+        delete: operations["delete-api-finds-by-id-photos-by-photo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/finds/{id}/specimens": {
         parameters: {
             query?: never;
@@ -141,6 +160,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finds/{id}/specimens/{specimen}/checklist": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API finds by ID specimens by specimen checklist */
+        get: operations["get-api-finds-by-id-specimens-by-specimen-checklist"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/finds/{id}/specimens/{specimen}/count": {
         parameters: {
             query?: never;
@@ -151,6 +187,40 @@ export interface paths {
         get?: never;
         /** Put API finds by ID specimens by specimen count */
         put: operations["put-api-finds-by-id-specimens-by-specimen-count"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/finds/{id}/specimens/{specimen}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API finds by ID specimens by specimen history */
+        get: operations["list-api-finds-by-id-specimens-by-specimen-history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/finds/{id}/specimens/{specimen}/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API finds by ID specimens by specimen key */
+        get: operations["get-api-finds-by-id-specimens-by-specimen-key"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -311,6 +381,11 @@ export interface components {
              * @description In the trait's unit
              */
             value?: number;
+            /**
+             * @description What a smell was tested with; empty for the hands
+             * @enum {string}
+             */
+            with?: "hands" | "gloves" | "blade" | "";
         };
         AuditEntry: {
             by: components["schemas"]["TraitRef"][];
@@ -392,11 +467,26 @@ export interface components {
         Body: {
             answer?: components["schemas"]["Answer"];
             note?: string;
+            /**
+             * @description Of handling and cleaning; empty for the hands
+             * @enum {string}
+             */
+            on?: "hands" | "gloves" | "blade" | "";
             saying?: string;
             smell?: string;
             stages?: string[];
             /** Format: int64 */
             undoes?: number;
+        };
+        Carried: {
+            /** @enum {string} */
+            on: "hands" | "gloves" | "blade";
+            /**
+             * Format: int64
+             * @description The line that put it there; 0 if it was there when the find began
+             */
+            seq?: number;
+            smell: string;
         };
         Caution: {
             refuse: boolean;
@@ -427,6 +517,28 @@ export interface components {
             score: number;
             trait: components["schemas"]["TraitRef"];
             words: string;
+        };
+        Checklist: {
+            target?: components["schemas"]["TaxonRef"];
+            ticks: components["schemas"]["Tick"][];
+            words: string;
+        };
+        Couplet: {
+            ask: string;
+            how: string;
+            leads: components["schemas"]["Lead"][];
+            trait: components["schemas"]["TraitRef"];
+        };
+        Disposal: {
+            /** Format: date */
+            cut: string;
+            /** @description Where it is left */
+            place?: string;
+            /**
+             * Format: int64
+             * @description How long it is left to dry where nobody comes by
+             */
+            weeks: number;
         };
         Dispute: {
             here: string;
@@ -499,6 +611,8 @@ export interface components {
             type: string;
         };
         Facts: {
+            /** @description Of a find to be cleared */
+            disposal?: components["schemas"]["Disposal"];
             /** @enum {string} */
             ground?: "clean" | "sprayed" | "roadside" | "fouled" | "industrial" | "";
             habitats?: string[];
@@ -562,14 +676,38 @@ export interface components {
             why: string;
         };
         GuideInfo: {
+            /**
+             * Format: int64
+             * @description Of a disposal plan, unless said otherwise
+             */
+            dryingWeeks: number;
             hardGroups: components["schemas"]["HardGroup"][];
             health: string[];
             overlay: components["schemas"]["Overlay"];
+            /** @description What can be said of a person */
+            personFacts: components["schemas"]["PersonFact"][];
             sayings: components["schemas"]["Saying"][];
             /** Format: int64 */
             taxa: number;
             traits: components["schemas"]["Trait"][];
             version: string;
+        };
+        Hand: {
+            /**
+             * Format: double
+             * @description Length of the forefinger
+             */
+            finger?: number;
+            /**
+             * Format: double
+             * @description Breadth over the knuckles
+             */
+            palm?: number;
+            /**
+             * Format: double
+             * @description Thumb to little finger, spread
+             */
+            span?: number;
         };
         HardGroup: {
             covers: string[];
@@ -641,9 +779,51 @@ export interface components {
             verdict: string;
             word: string;
         };
+        Key: {
+            left: components["schemas"]["KeyLeft"][];
+            next?: components["schemas"]["Couplet"];
+            steps: components["schemas"]["KeyStep"][];
+            words: string;
+        };
+        KeyLeft: {
+            common: string;
+            /**
+             * Format: int64
+             * @description Its gravest hazard
+             */
+            grade: number;
+            gradeWord: string;
+            id: string;
+            /**
+             * @description Whose entry it is; empty for what ships
+             * @enum {string}
+             */
+            origin?: "yours" | "corrected" | "";
+            scientific: string;
+        };
         KeyLine: {
             stages: string[];
             traits: components["schemas"]["TraitRef"][];
+        };
+        KeyStep: {
+            /** @description Both ways are kept: it can rule nothing out */
+            both: boolean;
+            fell: components["schemas"]["TaxonRef"][];
+            /** Format: int64 */
+            left: number;
+            /** Format: int64 */
+            seq: number;
+            trait: components["schemas"]["TraitRef"];
+            words: string;
+        };
+        Lead: {
+            /**
+             * Format: int64
+             * @description Entries still allowed that this way keeps
+             */
+            keeps: number;
+            states: string[];
+            words: string;
         };
         Leg: {
             holds: boolean;
@@ -764,11 +944,55 @@ export interface components {
             name: string;
             profile: components["schemas"]["Profile"];
         };
+        PersonFact: {
+            id: string;
+            /** @description An entry of the guide has a caution about it */
+            inGuide: boolean;
+            label: string;
+            /** @description The health topic it belongs to */
+            topic: string;
+        };
+        Photo: {
+            /** Format: int64 */
+            atMs: number;
+            /** Format: int64 */
+            height: number;
+            id: string;
+            mime: string;
+            part?: string;
+            specimen: string;
+            /** Format: int64 */
+            width: number;
+        };
+        Plan: {
+            /** Format: date */
+            cut: string;
+            days: components["schemas"]["PlanDay"][];
+            /** @description Where it is left */
+            place?: string;
+            /**
+             * Format: int64
+             * @description How long it is left to dry where nobody comes by
+             */
+            weeks: number;
+            words: string;
+        };
+        PlanDay: {
+            /** Format: date */
+            day: string;
+            what: string;
+            why: string;
+        };
         Profile: {
             /** @description Health topics that were asked and answered */
             answered: string[];
             colourDiffers: boolean;
+            /** @description In their own words; it weighs nothing */
+            experience?: string;
+            /** @description What is true of the person: a word of the guide's list, or allergy: and the name of an entry, genus or family */
             facts: string[];
+            /** @description Their own hand as a ruler */
+            hand?: components["schemas"]["Hand"];
             signOffs: components["schemas"]["SignOff"][];
             smellWeak: boolean;
         };
@@ -838,6 +1062,7 @@ export interface components {
         };
         SignOff: {
             by: string;
+            covered?: string[];
             group: string;
             when?: string;
         };
@@ -953,6 +1178,26 @@ export interface components {
             this: string;
             trait: components["schemas"]["TraitRef"];
         };
+        Tick: {
+            /** @description It can't be had after picking */
+            first: boolean;
+            key: boolean;
+            /** @description Named dangerous lookalikes that this line tells from the target */
+            parts: components["schemas"]["TaxonRef"][];
+            /** @description Of a measure: extreme low, typical low, typical high, extreme high */
+            range: number[];
+            /** Format: int64 */
+            seq?: number;
+            /** @description Those that it does not tell from the target */
+            shared: components["schemas"]["TaxonRef"][];
+            /** @enum {string} */
+            state: "open" | "fits" | "rare" | "against" | "shaky" | "no-reading" | "conflicting";
+            trait: components["schemas"]["TraitRef"];
+            /** @description States that the target shows at least sometimes */
+            want: string[];
+            wantWords: string;
+            words: string;
+        };
         Trait: {
             /** @description The state that inspected-and-absent stands for */
             absent?: string;
@@ -999,6 +1244,39 @@ export interface components {
             name: string;
             part: string;
         };
+        Turn: {
+            /** @description Dangerous entries that stand again */
+            again: components["schemas"]["TaxonRef"][];
+            /** Format: int64 */
+            atMs: number;
+            /**
+             * @description What brought it about; today: how today's guide would judge it, not stored yet
+             * @enum {string}
+             */
+            by: "begin" | "log" | "facts" | "guide" | "today";
+            /** @description Dangerous entries cut back by it */
+            cut: components["schemas"]["TaxonRef"][];
+            /** @description What was met, in words */
+            done: string[];
+            guide: string;
+            /** @description What came to be open, in words */
+            new: string[];
+            now: string;
+            /**
+             * Format: int64
+             * @description Obligations open
+             */
+            open: number;
+            /**
+             * Format: int64
+             * @description The last line of the log that it rests on
+             */
+            seq: number;
+            /** @description The verdict before */
+            was: string;
+            /** @description The verdict in words */
+            word: string;
+        };
         Use: {
             /** @description Least damage first */
             harvest: string[];
@@ -1036,12 +1314,17 @@ export interface components {
             log: components["schemas"]["Line"][];
             patch: components["schemas"]["Patch"];
             person: string;
+            photos: components["schemas"]["Photo"][];
             place: string;
+            /** @description Where something cut that harms on contact goes, and when */
+            plan?: components["schemas"]["Plan"];
             specimens: components["schemas"]["Specimen"][];
             target?: components["schemas"]["TaxonRef"];
             title: string;
             /** @description Tests that take time, running */
             waits: components["schemas"]["Wait"][];
+            /** @description What hands, gloves and blade carry, and the smell tests it spoils */
+            wear: components["schemas"]["Wear"];
         };
         Wait: {
             /**
@@ -1057,9 +1340,22 @@ export interface components {
             startedMs: number;
             trait: string;
         };
+        Wear: {
+            carried: components["schemas"]["Carried"][];
+            do: string;
+            tests: components["schemas"]["WornTest"][];
+            words: string;
+        };
         Window: {
             months: number[];
             stages: string[];
+        };
+        WornTest: {
+            trait: components["schemas"]["TraitRef"];
+            /** @description States that would be shaky */
+            void: string[];
+            with: string;
+            words: string;
         };
     };
     responses: never;
@@ -1330,6 +1626,112 @@ export interface operations {
             };
         };
     };
+    "list-api-finds-by-id-photos-by-photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Cache-Control"?: string;
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-finds-by-id-photos-by-photo": {
+        parameters: {
+            query: {
+                specimen: string;
+                part?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "delete-api-finds-by-id-photos-by-photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     "post-api-finds-by-id-specimens": {
         parameters: {
             query?: never;
@@ -1352,6 +1754,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-finds-by-id-specimens-by-specimen-checklist": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                specimen: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Checklist"];
                 };
             };
             /** @description Error */
@@ -1388,6 +1822,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "list-api-finds-by-id-specimens-by-specimen-history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                specimen: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Turn"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-finds-by-id-specimens-by-specimen-key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                specimen: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Key"];
                 };
             };
             /** @description Error */

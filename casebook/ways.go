@@ -1,0 +1,43 @@
+package casebook
+
+import (
+	"zestythicket/evidence"
+	"zestythicket/report"
+)
+
+// ask assembles a find, judges one specimen and hands both on.
+func (c *Casebook) ask(id, specimen string, then func(f *evidence.Find, j *evidence.Judgement)) error {
+	row, err := c.Store.Find(id)
+	if err != nil {
+		return err
+	}
+	f, _, err := c.assemble(row)
+	if err != nil {
+		return err
+	}
+	for i := range f.Specimens {
+		if f.Specimens[i].ID == specimen {
+			j := c.Engine.Judge(f, specimen)
+			then(f, &j)
+			return nil
+		}
+	}
+	return &Invalid{[]Field{{"path.specimen", "there is no specimen " + specimen, "name one of this find"}}}
+}
+
+// Key walks what was seen of a specimen as a key.
+func (c *Casebook) Key(id, specimen string) (out report.Key, err error) {
+	err = c.ask(id, specimen, func(f *evidence.Find, j *evidence.Judgement) {
+		k := c.Engine.Key(f, specimen)
+		out = report.OfKey(c.Engine.Index(), f, j, &k)
+	})
+	return out, err
+}
+
+// Checklist lists what has to fit for the target of a find.
+func (c *Casebook) Checklist(id, specimen string) (out report.Checklist, err error) {
+	err = c.ask(id, specimen, func(f *evidence.Find, j *evidence.Judgement) {
+		out = report.OfChecklist(c.Engine.Index(), f, j, c.Engine.Checklist(f, specimen))
+	})
+	return out, err
+}

@@ -1,0 +1,27 @@
+package httpapi
+
+import (
+	"github.com/danielgtaylor/huma/v2"
+
+	"zestythicket/casebook"
+	"zestythicket/report"
+)
+
+// SpecimenID names a specimen of a find in a path.
+type SpecimenID struct {
+	FindID
+	Specimen string `path:"specimen" maxLength:"20"`
+}
+
+// wayRoutes are the other ways of looking at one store of evidence.
+func (s *Server) wayRoutes(api huma.API) {
+	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/key", answer(func(in *SpecimenID) (report.Key, error) {
+		return s.book.Key(in.ID, in.Specimen)
+	}))
+	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/checklist", answer(func(in *SpecimenID) (report.Checklist, error) {
+		return s.book.Checklist(in.ID, in.Specimen)
+	}))
+	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/history", answer(func(in *SpecimenID) ([]casebook.Turn, error) {
+		return s.book.History(in.ID, in.Specimen)
+	}))
+}
