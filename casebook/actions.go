@@ -35,6 +35,10 @@ type NewLine struct {
 // FirstSpecimen is the id of the specimen that a find begins with.
 const FirstSpecimen = "s1"
 
+// AsideSpecimen is the heap of items that were looked at and differ, without
+// anybody saying how: they fail.
+const AsideSpecimen = "aside"
+
 // Begin stores a new find, wholly or not at all. Begun again with the same id,
 // it returns the find that is there.
 func (c *Casebook) Begin(b *Begin) (*View, error) {
@@ -158,14 +162,33 @@ func (c *Casebook) AddSpecimen(id string, sp *Specimen) (*View, error) {
 }
 
 // CountSpecimen says on how many items, each looked at by itself, the answers of
-// a specimen were seen.
-func (c *Casebook) CountSpecimen(id, specimen string, count int) (*View, error) {
+// a specimen were seen. The heap set aside is begun by counting into it. picked,
+// if it is not negative, is how many items the basket holds now.
+func (c *Casebook) CountSpecimen(id, specimen string, count, picked int) (*View, error) {
 	row, err := c.Store.Find(id)
 	if err != nil {
 		return nil, err
 	}
-	if err := c.Store.CountSpecimen(id, specimen, count); err != nil {
+	err = c.Store.CountSpecimen(id, specimen, count)
+	if specimen == AsideSpecimen && errors.Is(err, store.ErrNotFound) {
+		var have []store.Specimen
+		if have, err = c.Store.Specimens(id); err == nil {
+			err = c.Store.AddSpecimen(&store.Specimen{FindID: id, ID: AsideSpecimen, Number: len(have) + 1, Count: count})
+		}
+	}
+	if err != nil {
 		return nil, err
+	}
+	if picked >= 0 {
+		var f Facts
+		if err := unJSON(row.Facts, &f); err != nil {
+			return nil, err
+		}
+		f.Picked = picked
+		row.Facts = store.JSON(f)
+		if err := c.Store.SaveFacts(id, row.Facts); err != nil {
+			return nil, err
+		}
 	}
 	return c.viewAndKeep(row)
 }
@@ -185,6 +208,12 @@ func (c *Casebook) Finds() ([]View, error) {
 		out = append(out, *v)
 	}
 	return out, nil
+}
+
+// olderFacts are words that an earlier form stored and that no caution of the
+// guide ever met.
+var olderFacts = map[string]string{
+	"carrot-family-allergy": evidence.AllergyPrefix + "carrot-family", "latex-fruit-allergy": evidence.AllergyPrefix + "latex", "blood-thinner": "medicine:blood-thinners",
 }
 
 // SavePerson checks and stores a person.
@@ -214,9 +243,8 @@ func (c *Casebook) SavePerson(id, name string, p *Profile) error {
 		facts = append(facts, f.ID)
 	}
 	for i, f := range p.Facts {
-		if f == "carrot-family-allergy" { // an older word
-			f = evidence.AllergyPrefix + "Apiaceae"
-			p.Facts[i] = f
+		if now, ok := olderFacts[f]; ok {
+			p.Facts[i], f = now, now
 		}
 		if to, ok := strings.CutPrefix(f, evidence.AllergyPrefix); ok {
 			if strings.TrimSpace(to) == "" || len(to) > 80 {

@@ -119,7 +119,7 @@ func (c *Casebook) assemble(row *store.Find) (*evidence.Find, []Line, error) {
 		return nil, nil, err
 	}
 	for _, s := range specimens {
-		f.Specimens = append(f.Specimens, evidence.Specimen{ID: s.ID, JoinedTo: s.JoinedTo, Count: s.Count})
+		f.Specimens = append(f.Specimens, evidence.Specimen{ID: s.ID, JoinedTo: s.JoinedTo, Count: s.Count, Aside: s.ID == AsideSpecimen})
 	}
 	events, err := c.Store.Log(row)
 	if err != nil {

@@ -41,3 +41,11 @@ func (c *Casebook) Checklist(id, specimen string) (out report.Checklist, err err
 	})
 	return out, err
 }
+
+// Likenesses holds a specimen as a whole beside entries of the guide.
+func (c *Casebook) Likenesses(id, specimen string) (out []report.Likeness, err error) {
+	err = c.ask(id, specimen, func(f *evidence.Find, j *evidence.Judgement) {
+		out = report.OfLikenesses(c.Engine.Index(), f, j, c.Engine.Likenesses(f, specimen))
+	})
+	return out, err
+}

@@ -132,6 +132,9 @@ type Specimen struct {
 	ID       string
 	Count    int
 	JoinedTo string // physically one with another specimen
+	// Aside: items that were looked at one by one and differ, without anybody
+	// saying how. They fail, as many as Count says.
+	Aside bool
 }
 
 // YesNo is a fact that may still be unanswered.

@@ -36,6 +36,9 @@ func (e *Engine) JudgePatch(f *Find) Patch {
 		n := max(1, f.Specimens[i].Count)
 		j := &p.Judgements[i]
 		switch {
+		case f.Specimens[i].Aside:
+			p.Failed += f.Specimens[i].Count
+			checked += f.Specimens[i].Count
 		case j.Failed:
 			p.Failed += n
 			checked += n
@@ -55,8 +58,10 @@ func (e *Engine) JudgePatch(f *Find) Patch {
 	}
 	total := f.Picked
 	for i := range f.Specimens {
-		if f.Picked == 0 {
+		if f.Picked == 0 && !f.Specimens[i].Aside {
 			total += max(1, f.Specimens[i].Count)
+		} else if f.Picked == 0 {
+			total += f.Specimens[i].Count
 		}
 	}
 	p.Unchecked = max(0, total-checked)

@@ -242,3 +242,41 @@ func TestPersonal(t *testing.T) {
 		t.Error("who reacts to it is not told to let someone else clear it")
 	}
 }
+
+// Whatever is held beside the specimen, open named dangers are among it however
+// unlikely, and what differs is what contradicts.
+func TestLikenesses(t *testing.T) {
+	e := engineOf(t, "")
+	ix := e.Index()
+	f := bare(saw("leaf-stalk-section", "flat-two-edges"), saw("leaf-veins", "parallel"), saw("smell-crushed", "garlic"))
+	list := e.Likenesses(f, "s1")
+	if len(list) == 0 || ix.Book.Taxa[list[0].Taxon].ID != f.Target {
+		t.Fatalf("the target is not first: %+v", list)
+	}
+	beside := map[string]bool{}
+	for _, l := range list {
+		id := ix.Book.Taxa[l.Taxon].ID
+		beside[id] = true
+		var differs []string
+		for _, r := range l.Differs {
+			differs = append(differs, ix.Book.Traits[e.Judge(f, "s1").Readings[r].Trait].ID)
+		}
+		against := e.Against(f, "s1", id)
+		for _, d := range differs {
+			if !slices.Contains(against, d) {
+				t.Errorf("%s: %s differs and does not contradict", id, d)
+			}
+		}
+		if len(l.Usual) == 0 {
+			t.Errorf("%s can't be drawn", id)
+		}
+	}
+	for _, en := range e.Judge(f, "s1").Ledger {
+		if id := ix.Book.Taxa[en.Taxon].ID; en.Named && !en.RuledOut && !beside[id] && len(list) < 5 {
+			t.Errorf("%s is open and named, and not held beside", id)
+		}
+	}
+	if !beside["convallaria-majalis"] || !beside["colchicum-autumnale"] {
+		t.Errorf("the named deadly lookalikes are not held beside: %v", beside)
+	}
+}

@@ -56,10 +56,15 @@ func (s *Server) findRoutes(api huma.API) {
 		FindID
 		Specimen string `path:"specimen" maxLength:"20"`
 		Body     struct {
-			Count int `json:"count" minimum:"0" maximum:"100000"`
+			Count  int  `json:"count" minimum:"0" maximum:"100000"`
+			Picked *int `json:"picked,omitempty" minimum:"0" maximum:"100000" doc:"Items in the basket now"`
 		}
 	}) (*casebook.View, error) {
-		return s.book.CountSpecimen(in.ID, in.Specimen, in.Body.Count)
+		picked := -1
+		if in.Body.Picked != nil {
+			picked = *in.Body.Picked
+		}
+		return s.book.CountSpecimen(in.ID, in.Specimen, in.Body.Count, picked)
 	}), limit)
 	type wait struct {
 		FindID

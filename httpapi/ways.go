@@ -21,6 +21,9 @@ func (s *Server) wayRoutes(api huma.API) {
 	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/checklist", answer(func(in *SpecimenID) (report.Checklist, error) {
 		return s.book.Checklist(in.ID, in.Specimen)
 	}))
+	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/likenesses", answer(func(in *SpecimenID) ([]report.Likeness, error) {
+		return s.book.Likenesses(in.ID, in.Specimen)
+	}))
 	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/history", answer(func(in *SpecimenID) ([]casebook.Turn, error) {
 		return s.book.History(in.ID, in.Specimen)
 	}))

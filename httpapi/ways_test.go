@@ -204,3 +204,31 @@ func TestWearIsShown(t *testing.T) {
 		t.Errorf("a hat: %d", w.Code)
 	}
 }
+
+// Item by item: what differs is set aside and holds the basket at once, before
+// anybody has said how it differs.
+func TestSetAside(t *testing.T) {
+	r := newRig(t)
+	count := func(specimen, body string) casebook.View {
+		return view(t, r.do("PUT", girolle+"/specimens/"+specimen+"/count", body))
+	}
+	v := count("s1", `{"count":5,"picked":6}`)
+	if p := v.Patch; p.Passed != 5 || p.Failed != 0 || p.Unchecked != 1 || p.Held || v.Facts.Picked != 6 {
+		t.Errorf("%+v", p)
+	}
+	v = count("aside", `{"count":1}`)
+	if p := v.Patch; p.Passed != 5 || p.Failed != 1 || p.Unchecked != 0 || !p.Held || p.ToRecheck != 5 || len(v.Specimens) != 2 {
+		t.Errorf("%+v", p)
+	}
+	v = count("aside", `{"count":2,"picked":7}`)
+	if p := v.Patch; p.Failed != 2 || p.Unchecked != 0 {
+		t.Errorf("%+v", p)
+	}
+	v = count("aside", `{"count":0}`)
+	if p := v.Patch; p.Failed != 0 || p.Held {
+		t.Errorf("counted by mistake and taken back: %+v", p)
+	}
+	if w := r.do("PUT", girolle+"/specimens/s7/count", `{"count":1}`); w.Code != 404 {
+		t.Errorf("a specimen that is not there: %d", w.Code)
+	}
+}

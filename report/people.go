@@ -16,16 +16,18 @@ type PersonFact struct {
 	InGuide bool   `json:"inGuide" doc:"An entry of the guide has a caution about it"`
 }
 
-// personFacts are the facts that can be chosen, by topic. The words of the
-// guide's cautions are among them; one that is not is put under illnesses.
+// medicinePrefix begins the facts that name what a person takes.
+const medicinePrefix = "medicine:"
+
+// personFacts are facts of a person with their words, by topic. What the guide's
+// cautions ask about beside them is put under its topic by its first word, else
+// under illnesses.
 var personFacts = []PersonFact{
-	{ID: "latex-fruit-allergy", Topic: "allergies", Label: "nuts, latex or fruit"},
 	{ID: "kidney-stones", Topic: "illnesses", Label: "kidney stones"},
 	{ID: "gallstones", Topic: "illnesses", Label: "gallstones"},
 	{ID: "gout", Topic: "illnesses", Label: "gout"},
 	{ID: "stomach-ulcer", Topic: "illnesses", Label: "stomach ulcer"},
 	{ID: "liver-illness", Topic: "illnesses", Label: "illness of the liver"},
-	{ID: "blood-thinner", Topic: "medicines", Label: "blood-thinning medicine"},
 	{ID: "pregnant", Topic: "pregnancy", Label: "pregnant"},
 	{ID: "breastfeeding", Topic: "pregnancy", Label: "breastfeeding"},
 	{ID: "alcohol", Topic: "diet", Label: "alcohol within two days of the meal"},
@@ -39,7 +41,13 @@ func PersonFacts(b *guide.Book) []PersonFact {
 			at := slices.IndexFunc(out, func(f PersonFact) bool { return f.ID == c.Who })
 			if at < 0 {
 				at = len(out)
-				out = append(out, PersonFact{ID: c.Who, Topic: "illnesses", Label: strings.ReplaceAll(c.Who, "-", " ")})
+				topic := "illnesses"
+				if strings.HasPrefix(c.Who, evidence.AllergyPrefix) {
+					topic = "allergies"
+				} else if strings.HasPrefix(c.Who, medicinePrefix) {
+					topic = "medicines"
+				}
+				out = append(out, PersonFact{ID: c.Who, Topic: topic, Label: factLabel(c.Who)})
 			}
 			out[at].InGuide = true
 		}
@@ -49,13 +57,20 @@ func PersonFacts(b *guide.Book) []PersonFact {
 
 // personWord says a fact of a person.
 func personWord(id string) string {
-	if to, ok := strings.CutPrefix(id, evidence.AllergyPrefix); ok {
-		return "allergy to " + to
+	if strings.HasPrefix(id, evidence.AllergyPrefix) {
+		return "allergy to " + factLabel(id)
 	}
 	for _, f := range personFacts {
 		if f.ID == id {
 			return f.Label
 		}
+	}
+	return factLabel(id)
+}
+
+func factLabel(id string) string {
+	if _, about, ok := strings.Cut(id, ":"); ok {
+		id = about
 	}
 	return strings.ReplaceAll(id, "-", " ")
 }

@@ -242,3 +242,56 @@ func unique(list []string) []string {
 	}
 	return out
 }
+
+// Usual is what an entry usually shows of a trait.
+type Usual struct {
+	Trait  string   `json:"trait"`
+	States []string `json:"states"`
+}
+
+// Likeness is one entry held beside the specimen as a whole.
+type Likeness struct {
+	Taxon     TaxonRef   `json:"taxon"`
+	Grade     int        `json:"grade"`
+	GradeWord string     `json:"gradeWord"`
+	Target    bool       `json:"target"`
+	Open      bool       `json:"open" doc:"Dangerous here, and not ruled out"`
+	Share     float64    `json:"share"`
+	Usual     []Usual    `json:"usual"`
+	Differs   []string   `json:"differs" doc:"Readings that contradict it, in words"`
+	Alike     []string   `json:"alike"`
+	Silent    []string   `json:"silent" doc:"Readings of which it says neither"`
+	Unlooked  []TraitRef `json:"unlooked" doc:"What to look at to tell it from the others"`
+}
+
+// OfLikenesses writes the entries held beside a specimen.
+func OfLikenesses(ix *guide.Index, f *evidence.Find, j *evidence.Judgement, list []evidence.Likeness) []Likeness {
+	w := writer{ix: ix, f: f, j: j}
+	out := []Likeness{}
+	open := map[int32]bool{}
+	for i := range j.Ledger {
+		open[j.Ledger[i].Taxon] = !j.Ledger[i].RuledOut
+	}
+	words := func(readings []int32) []string {
+		say := []string{}
+		for _, r := range readings {
+			say = append(say, ix.Book.Traits[j.Readings[r].Trait].Name+": "+w.readingWords(&j.Readings[r]))
+		}
+		return say
+	}
+	for i := range list {
+		l := &list[i]
+		g := ix.Worst[l.Taxon]
+		x := Likeness{Taxon: w.taxon(l.Taxon), Grade: int(g), GradeWord: g.String(), Target: ix.Book.Taxa[l.Taxon].ID == f.Target, Open: open[l.Taxon], Share: l.Share,
+			Usual: []Usual{}, Differs: words(l.Differs), Alike: words(l.Alike), Silent: words(l.Silent), Unlooked: []TraitRef{}}
+		for _, u := range l.Usual {
+			ids, _ := w.states(u.Trait, u.States)
+			x.Usual = append(x.Usual, Usual{ix.Book.Traits[u.Trait].ID, ids})
+		}
+		for _, u := range l.Unlooked {
+			x.Unlooked = append(x.Unlooked, w.trait(u))
+		}
+		out = append(out, x)
+	}
+	return out
+}

@@ -1,4 +1,5 @@
-import { absent, firstTiles, readLength, seen, tilesOf } from '../src/bench/answer.ts';
+import { absent, firstTiles, seen, tilesOf } from '../src/bench/answer.ts';
+import { readLength } from '../src/bench/measure.ts';
 import { lookOf, partsOf, shownOf } from '../src/bench/plate.ts';
 import { beforePick } from '../src/bench/pick.ts';
 import { tray } from '../src/bench/basket.ts';
@@ -21,12 +22,12 @@ const reading = (part: string, soundness: 'sound' | 'shaky' | 'mute' | 'conflict
 const judged = (...readings: ReturnType<typeof reading>[]) => ({ readings }) as unknown as Judgement;
 
 test('lengths are read in either system, and anything else is refused', () => {
-  expect(readLength('12', 'cm')).toBe(12);
-  expect(readLength('5 in', 'cm')).toBeCloseTo(12.7, 9); // 1 in = 2.54 cm exactly (NIST SP 811)
-  expect(readLength('30mm', 'cm')).toBeCloseTo(3, 9);
-  expect(readLength('1 ft', 'cm')).toBeCloseTo(30.48, 9);
-  expect(readLength('2,5', 'cm')).toBe(2.5);
-  expect(readLength('7', 'count')).toBe(7);
+  expect(readLength('12', 'cm')?.value).toBe(12);
+  expect(readLength('5 in', 'cm')?.value).toBeCloseTo(12.7, 9); // 1 in = 2.54 cm exactly (NIST SP 811)
+  expect(readLength('30mm', 'cm')?.value).toBeCloseTo(3, 9);
+  expect(readLength('1 ft', 'cm')?.value).toBeCloseTo(30.48, 9);
+  expect(readLength('2,5', 'cm')?.value).toBe(2.5);
+  expect(readLength('7', 'count')?.value).toBe(7);
   for (const bad of ['', 'five', '5 kg', '-3', '7 cm of']) expect(readLength(bad, 'cm')).toBeUndefined();
   expect(readLength('7 cm', 'count')).toBeUndefined();
 });

@@ -50,10 +50,27 @@ export const begin = (body: S['Begin']) => open(api.POST('/api/finds', { body })
 export const addLine = (id: string, body: NewLine) => open(api.POST('/api/finds/{id}/log', { params: { path: { id } }, body }));
 export const setFacts = (id: string, body: S['Facts']) => open(api.PUT('/api/finds/{id}/facts', { params: { path: { id } }, body }));
 export const addSpecimen = (id: string, body: S['Specimen']) => open(api.POST('/api/finds/{id}/specimens', { params: { path: { id } }, body }));
-export const countSpecimen = (id: string, specimen: string, count: number) => open(api.PUT('/api/finds/{id}/specimens/{specimen}/count', { params: { path: { id, specimen } }, body: { count } }));
+export const countSpecimen = (id: string, specimen: string, count: number, picked?: number) => open(api.PUT('/api/finds/{id}/specimens/{specimen}/count', { params: { path: { id, specimen } }, body: { count, picked } }));
 const waitPath = (id: string, specimen: string, trait: string) => ({ params: { path: { id, specimen, trait } } });
 export const startWait = (id: string, specimen: string, trait: string) => open(api.PUT('/api/finds/{id}/specimens/{specimen}/waits/{trait}', waitPath(id, specimen, trait)));
 export const endWait = (id: string, specimen: string, trait: string) => open(api.DELETE('/api/finds/{id}/specimens/{specimen}/waits/{trait}', waitPath(id, specimen, trait)));
+const specimenPath = (id: string, specimen: string) => ({ params: { path: { id, specimen } } });
+export const keyOf = (id: string, specimen: string) => open(api.GET('/api/finds/{id}/specimens/{specimen}/key', specimenPath(id, specimen)));
+export const checklistOf = (id: string, specimen: string) => open(api.GET('/api/finds/{id}/specimens/{specimen}/checklist', specimenPath(id, specimen)));
+export const likenessesOf = (id: string, specimen: string) => open(api.GET('/api/finds/{id}/specimens/{specimen}/likenesses', specimenPath(id, specimen)));
+export const historyOf = (id: string, specimen: string) => open(api.GET('/api/finds/{id}/specimens/{specimen}/history', specimenPath(id, specimen)));
+export const photoUrl = (id: string, photo: string) => `/api/finds/${id}/photos/${photo}`;
+export const removePhoto = (id: string, photo: string) => open(api.DELETE('/api/finds/{id}/photos/{photo}', { params: { path: { id, photo } } }));
+/** A picture as it is; what it may hold is checked on the other side, by its content. */
+export const addPhoto = (id: string, photo: string, specimen: string, part: string, file: Blob) =>
+  open(
+    api.PUT('/api/finds/{id}/photos/{photo}', {
+      params: { path: { id, photo }, query: { specimen, part } },
+      headers: { 'content-type': 'application/octet-stream' },
+      body: file as unknown as never,
+      bodySerializer: (b: unknown) => b as Blob,
+    }),
+  );
 export const people = () => open(api.GET('/api/people'));
 export const savePerson = (p: S['Person']) => open(api.PUT('/api/people/{id}', { params: { path: { id: p.id } }, body: { name: p.name, profile: p.profile } }));
 

@@ -29,8 +29,19 @@ function useFindChange<T>(id: string, send: (body: T) => Promise<api.View>) {
 export const useAddLine = (id: string) => useFindChange<api.NewLine>(id, (body) => api.addLine(id, body));
 export const useSetFacts = (id: string) => useFindChange<api.S['Facts']>(id, (body) => api.setFacts(id, body));
 export const useAddSpecimen = (id: string) => useFindChange<api.S['Specimen']>(id, (body) => api.addSpecimen(id, body));
-export const useCountSpecimen = (id: string) => useFindChange<{ specimen: string; count: number }>(id, ({ specimen, count }) => api.countSpecimen(id, specimen, count));
+export const useCountSpecimen = (id: string) => useFindChange<{ specimen: string; count: number; picked?: number }>(id, ({ specimen, count, picked }) => api.countSpecimen(id, specimen, count, picked));
 export const useWait = (id: string) => useFindChange<{ specimen: string; trait: string; on: boolean }>(id, (w) => (w.on ? api.startWait : api.endWait)(id, w.specimen, w.trait));
+
+/** One of the other ways of looking; asked again whenever the log has grown or the facts have changed. */
+const useWay = <T>(name: string, id: string, specimen: string, stand: string, ask: (id: string, specimen: string) => Promise<T>) =>
+  useQuery({ queryKey: [name, id, specimen, stand], queryFn: () => ask(id, specimen), placeholderData: (was) => was });
+export const useKeyWalk = (id: string, specimen: string, stand: string) => useWay('key', id, specimen, stand, api.keyOf);
+export const useChecklist = (id: string, specimen: string, stand: string) => useWay('checklist', id, specimen, stand, api.checklistOf);
+export const useLikenesses = (id: string, specimen: string, stand: string) => useWay('likenesses', id, specimen, stand, api.likenessesOf);
+export const useHistory = (id: string, specimen: string, stand: string) => useWay('history', id, specimen, stand, api.historyOf);
+
+export const useAddPhoto = (id: string) => useFindChange<{ photo: string; specimen: string; part: string; file: Blob }>(id, (p) => api.addPhoto(id, p.photo, p.specimen, p.part, p.file));
+export const useRemovePhoto = (id: string) => useFindChange<string>(id, (photo) => api.removePhoto(id, photo));
 
 export function useSavePerson() {
   const client = useQueryClient();

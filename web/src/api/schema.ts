@@ -228,6 +228,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finds/{id}/specimens/{specimen}/likenesses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API finds by ID specimens by specimen likenesses */
+        get: operations["list-api-finds-by-id-specimens-by-specimen-likenesses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/finds/{id}/specimens/{specimen}/waits/{trait}": {
         parameters: {
             query?: never;
@@ -830,6 +847,25 @@ export interface components {
             name: string;
             words: string;
         };
+        Likeness: {
+            alike: string[];
+            /** @description Readings that contradict it, in words */
+            differs: string[];
+            /** Format: int64 */
+            grade: number;
+            gradeWord: string;
+            /** @description Dangerous here, and not ruled out */
+            open: boolean;
+            /** Format: double */
+            share: number;
+            /** @description Readings of which it says neither */
+            silent: string[];
+            target: boolean;
+            taxon: components["schemas"]["TaxonRef"];
+            /** @description What to look at to tell it from the others */
+            unlooked: components["schemas"]["TraitRef"][];
+            usual: components["schemas"]["Usual"][];
+        };
         Line: {
             /** Format: int64 */
             atMs: number;
@@ -999,6 +1035,11 @@ export interface components {
         "Put-api-finds-by-id-specimens-by-specimen-countRequest": {
             /** Format: int64 */
             count: number;
+            /**
+             * Format: int64
+             * @description Items in the basket now
+             */
+            picked?: number;
         };
         "Put-api-people-by-idRequest": {
             name: string;
@@ -1288,6 +1329,10 @@ export interface components {
             /** @description Where it is gathered; empty: wherever it grows */
             regions: string[];
             stages: string[];
+        };
+        Usual: {
+            states: string[];
+            trait: string;
         };
         VariantLine: {
             /** @description State labels by frequency */
@@ -1886,6 +1931,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Key"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "list-api-finds-by-id-specimens-by-specimen-likenesses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                specimen: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Likeness"][];
                 };
             };
             /** @description Error */

@@ -3,7 +3,8 @@ import styled from 'styled-components';
 import type { Problem, View } from '../api/client';
 import { useCountSpecimen, useSetFacts } from '../api/hooks';
 import { Button, Field, Note, Soft } from '../theme/bits';
-import { tray, type Item } from './basket';
+import { asideId, tray, type Item } from './basket';
+import { ItemPass } from './ItemPass';
 
 const Tray = styled.svg`width: 100%; background: var(--sunk); border-radius: 8px;`;
 const Figures = styled.dl`display: grid; grid-template-columns: repeat(3, 1fr); gap: 8px; margin: 0; div { border-top: 3px solid var(--ink); padding-top: 6px; } dd { margin: 0; font-family: var(--head); font-size: 1.9rem; line-height: 1; }`;
@@ -39,16 +40,18 @@ export function Basket({ view, specimen }: { view: View; specimen: string }) {
       <Note role="status">{p.mixed ? <b>{p.words}</b> : p.words}</Note>
       {p.spot && <p>{p.spot.words}</p>}
       <p>{p.fastPass.words}</p>
+      <ItemPass view={view} specimen={specimen} />
       <h2>Looked at one by one</h2>
       <p>Count an item to a specimen only when it was looked at by itself and every answer fits it. Whatever differs becomes a specimen of its own: nothing is carried from one to another.</p>
       {view.specimens.map((s, i) => {
         const now = s.count ?? 0;
+        const name = s.id === asideId ? 'Set aside' : `Specimen ${i + 1}`;
         const set = (to: number) => count.mutate({ specimen: s.id, count: to });
         return (
-          <One key={s.id} aria-label={`Specimen ${i + 1}`}>
-            <h3>Specimen {i + 1}{s.id === specimen ? ' (on the plate)' : ''}<br /><Soft>{now === 0 ? 'this one alone' : `${now} looked at`}{s.joinedTo ? ', joined to another' : ''}</Soft></h3>
-            <Button aria-label={`One less of specimen ${i + 1}`} isDisabled={count.isPending || now === 0} onPress={() => set(now - 1)}>−</Button>
-            <Button aria-label={`One more of specimen ${i + 1}`} isDisabled={count.isPending} onPress={() => set(Math.max(1, now) + 1)}>+</Button>
+          <One key={s.id} aria-label={name}>
+            <h3>{name}{s.id === specimen ? ' (on the plate)' : ''}<br /><Soft>{s.id === asideId ? `${now} looked at, and not the same` : now === 0 ? 'this one alone' : `${now} looked at`}{s.joinedTo ? ', joined to another' : ''}</Soft></h3>
+            <Button aria-label={`One less of ${name.toLowerCase()}`} isDisabled={count.isPending || now === 0} onPress={() => set(now - 1)}>−</Button>
+            <Button aria-label={`One more of ${name.toLowerCase()}`} isDisabled={count.isPending} onPress={() => set((s.id === asideId ? now : Math.max(1, now)) + 1)}>+</Button>
           </One>
         );
       })}

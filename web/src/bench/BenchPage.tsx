@@ -1,60 +1,73 @@
 import { useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
-import type { Problem } from '../api/client';
-import { useAddSpecimen, useSetFacts, useWait } from '../api/hooks';
+import { useAddSpecimen, useWait } from '../api/hooks';
 import { Button, Chip, Note, Page, Soft } from '../theme/bits';
-import { Basket } from './Basket';
-import { BeforePick } from './BeforePick';
+import { asideId } from './basket';
+import { Checklist } from './Checklist';
 import { CheckCard } from './CheckCard';
-import { Drawer } from './Drawer';
-import { Keys } from './Keys';
-import { Ledger } from './Ledger';
-import { Obligations } from './Obligations';
+import { Done } from './Done';
+import { KeyWalk } from './KeyWalk';
 import { PartList } from './PartList';
-import { PlaceForm } from './PlaceForm';
 import { Plate } from './Plate';
 import { Preparations } from './Preparations';
+import { RangeBars } from './RangeBars';
+import { Sheets, type Sheet } from './Sheets';
 import { StageCard } from './StageCard';
+import { Unsent } from './Unsent';
 import { useBench } from './useBench';
 import { useKeys } from './useKeys';
 import { VerdictBar } from './VerdictBar';
 import { Waits } from './Waits';
-import { Why } from './Why';
+import { wayOf, wayWords, type Way } from './ways';
+import { WaySwitch } from './WaySwitch';
+import { WholeLook } from './WholeLook';
 
 const Grid = styled.main`
   display: grid; height: calc(100dvh - 52px); grid-template: auto minmax(0, 1fr) auto / minmax(320px, 2fr) 3fr;
   .head { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; padding: 8px 20px; border-bottom: 1px solid var(--line); h1 { font-size: 1.15rem; } }
   .plate { padding: 10px 14px; overflow-y: auto; border-right: 1px solid var(--line); display: grid; gap: 8px; align-content: start; }
-  .check { padding: 16px 22px; overflow-y: auto; display: grid; gap: 14px; align-content: start; }
+  .check { padding: 12px 22px; overflow-y: auto; display: grid; gap: 12px; align-content: start; }
   .verdict { grid-column: 1 / -1; }
-  .sheets { display: none; }
+  .sheets, .narrow { display: none; }
   @media (max-width: 900px) {
+    .wide { display: none; } .narrow { display: inline-flex; }
     grid-template: auto minmax(0, 1fr) auto auto / 1fr;
-    .head { padding: 2px 12px; flex-wrap: nowrap; justify-content: space-between; .facts { display: none; } h1 { font-size: 1.05rem; } button { padding: 0 10px; font-size: 0.9rem; } } .plate { display: none; } .plate.shown { display: grid; grid-row: 2; grid-column: 1; z-index: 2; background: var(--ground); border: 0; } .check { padding: 12px; grid-row: 2; grid-column: 1; }
-    .sheets { display: grid; grid-template-columns: repeat(4, 1fr); grid-column: 1 / -1; gap: 6px; padding: 6px 10px 8px; background: var(--sheet); }
+    .head { padding: 2px 12px; flex-wrap: nowrap; justify-content: space-between; .facts { display: none; } h1 { font-size: 1.05rem; } button { padding: 0 10px; font-size: 0.9rem; } } .plate { display: none; } .plate.shown { display: grid; grid-row: 2; grid-column: 1; z-index: 2; background: var(--ground); border: 0; } .check { padding: 8px 12px; gap: 8px; grid-row: 2; grid-column: 1; display: flex; flex-direction: column; > * { flex: none; } > [aria-labelledby='check-q'] { margin-top: auto; } }
+    .sheets { display: grid; grid-template-columns: repeat(5, 1fr); grid-column: 1 / -1; gap: 6px; padding: 6px 10px 8px; background: var(--sheet); }
     .sheets button { padding: 0 4px; }
   }
 `;
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px; align-items: center; button { padding: 0 12px; font-size: 0.92rem; }`;
 
-type Sheet = 'open' | 'dangers' | 'why' | 'place' | 'keys' | 'basket' | 'pick' | null;
-const titles = { open: 'Verdict and what is open', dangers: 'Dangers', why: 'Why', place: 'The place and its rules', keys: 'Keys', basket: 'The basket, item by item', pick: 'Before you pick' };
-
+/** One bench a find: what waits to be sent, and what was chosen, belongs to it alone. */
 export function BenchPage() {
   const { id = '' } = useParams();
+  return <Bench key={id} id={id} />;
+}
+
+function Bench({ id }: { id: string }) {
   const bench = useBench(id);
   const go = useNavigate();
-  const [sheet, setSheet] = useState<Sheet>(null);
+  const [params, setParams] = useSearchParams();
+  const way = wayOf(params.get('way'));
+  const [sheet, setSheet] = useState<Sheet | null>(null);
   const [staging, setStaging] = useState(false);
   const [plate, setPlate] = useState(false);
   const [further, setFurther] = useState(false);
+  const [taken, setTaken] = useState<{ trait: string; value: number; error: number }>();
   const more = useAddSpecimen(id);
-  const facts = useSetFacts(id);
   const wait = useWait(id);
+  const setWay = (w: Way) => {
+    bench.takeNext();
+    setStaging(false);
+    setPlate(false);
+    setParams(w === 'offered' ? {} : { way: w }, { replace: true });
+  };
   useKeys({
-    n: () => bench.takeNext(), u: () => bench.undo(), d: () => setSheet('dangers'), w: () => setSheet('why'), o: () => setSheet('open'),
-    '/': () => void go('/guide'), '?': () => setSheet('keys'), b: () => setSheet('basket'), p: () => setSheet('pick'),
+    n: () => setWay('offered'), c: () => setWay('list'), k: () => setWay('key'), l: () => setWay('whole'), u: () => bench.undo(),
+    d: () => setSheet('dangers'), w: () => setSheet('why'), o: () => setSheet('open'), b: () => setSheet('basket'), p: () => setSheet('pick'), h: () => setSheet('wear'), r: () => setSheet('back'), f: () => setSheet('photos'),
+    '/': () => void go('/guide'), '?': () => setSheet('keys'),
   });
   const byId = useMemo(() => new Map(bench.guide.data?.traits.map((t) => [t.id, t])), [bench.guide.data]);
   const { data: view } = bench.find;
@@ -63,9 +76,16 @@ export function BenchPage() {
   if (!view || !j || !bench.guide.data) return <Page><p role="status">Fetching the find…</p></Page>;
   const kingdom = view.facts.kingdom || 'plant';
   const traits = bench.guide.data.traits;
-  const answer = (a: Parameters<typeof bench.answer>[0]) => { setPlate(false); bench.answer(a); };
+  // What the other ways were worked out from: asked again when it changes.
+  const stand = `${view.log.length} ${j.guide} ${JSON.stringify(view.facts)}`;
+  const answer = (a: Parameters<typeof bench.answer>[0]) => { setPlate(false); setTaken(undefined); bench.answer(a); };
   const trait = (t: string) => { setSheet(null); setPlate(false); setStaging(false); bench.chooseTrait(t); };
   const needsStage = j.stages.length === 0 || staging;
+  const single = bench.chosen || bench.part !== undefined || way === 'offered';
+  const measure = bench.trait?.kind === 'measure' && bench.trait;
+  const stage = `Stage: ${j.stages.join(', ') || 'not stated'}${j.stageFixed ? ' (fixed)' : ''}`;
+  const turnStage = () => { setPlate(false); setStaging(!staging); };
+  const counted = view.patch.passed + view.patch.failed;
   return (
     <Grid>
       <div className="head">
@@ -74,40 +94,47 @@ export function BenchPage() {
           {view.target ? <>hoped to be <b>{view.target.common}</b> <i>{view.target.scientific}</i></> : 'no target yet'} · to {view.facts.intent}
           {view.facts.preparation ? ` (${view.facts.part}, ${view.facts.preparation})` : ''} · {view.place || 'no place given'} · {view.day}
         </Soft>
-        <Button onPress={() => setSheet('place')}>Place and rules</Button>
+        <Button className="wide" onPress={() => setSheet('place')}>Place and rules</Button>
+        <Button className="narrow" onPress={turnStage}>{stage}</Button>
       </div>
       <div className={plate ? 'plate shown' : 'plate'}>
         <Plate judgement={j} traits={traits} kingdom={kingdom} selected={bench.part} onPart={(p) => { setPlate(false); setStaging(false); bench.choosePart(p); }} />
-        <Preparations bench={bench} traits={traits} sayings={bench.guide.data.sayings} onPick={() => setSheet('pick')} />
+        <Preparations bench={bench} traits={traits} sayings={bench.guide.data.sayings} carried={view.wear.carried} onPick={() => setSheet('pick')} onWear={() => setSheet('wear')} onPhotos={() => setSheet('photos')} />
         <Row role="group" aria-label="Specimens">
-          {view.specimens.map((s, i) => <Chip key={s.id} $on={s.id === j.specimen} aria-pressed={s.id === j.specimen} onPress={() => bench.setSpecimen(s.id)}>Specimen {i + 1}</Chip>)}
-          <Button isDisabled={more.isPending} onPress={() => more.mutate({ id: `s${view.specimens.length + 1}` }, { onSuccess: () => bench.setSpecimen(`s${view.specimens.length + 1}`) })}>Another one</Button>
-          <Button onPress={() => setSheet('basket')}>{view.patch.held ? 'Basket: held' : view.patch.passed + view.patch.failed > 0 ? `Basket: ${view.patch.passed + view.patch.failed} of ${view.patch.passed + view.patch.failed + view.patch.unchecked}` : 'Basket'}</Button>
+          {view.specimens.map((s, i) => s.id !== asideId && <Chip key={s.id} $on={s.id === j.specimen} aria-pressed={s.id === j.specimen} onPress={() => bench.setSpecimen(s.id)}>Specimen {i + 1}</Chip>)}
+          <Button isDisabled={more.isPending} onPress={() => { const s = `s${view.specimens.length + 1}`; more.mutate({ id: s }, { onSuccess: () => bench.setSpecimen(s) }); }}>Another one</Button>
+          <Button className="narrow" onPress={() => setSheet('place')}>Place and rules</Button>
+          <Button onPress={() => setSheet('basket')}>{view.patch.held ? 'Basket: held' : counted > 0 ? `Basket: ${counted} of ${counted + view.patch.unchecked}` : 'Basket'}</Button>
         </Row>
       </div>
       <div className="check">
-        <Waits view={view} traits={traits} onRead={(s, t) => { bench.setSpecimen(s); trait(t); }} />
-        {bench.problem && <Failed problem={bench.problem} onRetry={bench.retry} />}
-        {j.leaveWords.length > 0 && <Note><b>{j.word}.</b> {j.leaveWords.join(' ')}</Note>}
         <Row>
-          <Button onPress={() => setStaging(!staging)}>Stage: {j.stages.join(', ') || 'not stated'}{j.stageFixed ? ' (fixed)' : ''}</Button>
-          <Button isDisabled={!bench.canUndo || bench.busy} onPress={() => bench.undo()}>Undo last</Button>
-          {!bench.offered && !needsStage && j.next && <Button onPress={bench.takeNext}>Back to the offered check</Button>}
+          <WaySwitch way={way} onWay={setWay} />
+          <Button className="wide" onPress={turnStage}>{stage}</Button>
+          <Button className="wide" isDisabled={!bench.canUndo || bench.busy} onPress={() => bench.undo()}>Undo last</Button>
+          {!needsStage && (way === 'offered' ? !bench.offered && j.next : single) && <Button onPress={bench.takeNext}>{way === 'offered' ? 'Back to the offered check' : `Back to: ${wayWords[way].toLowerCase()}`}</Button>}
         </Row>
+        <Waits view={view} traits={traits} onRead={(s, t) => { bench.setSpecimen(s); trait(t); }} />
+        <Unsent unsent={bench.unsent} />
+        {j.leaveWords.length > 0 && <Note><b>{j.word}.</b> {j.leaveWords.join(' ')}</Note>}
         {needsStage ? (
           <StageCard key={j.specimen} kingdom={kingdom} now={j.stages} onDone={(stages) => bench.add('staged', { stages }, () => setStaging(false))} />
-        ) : bench.part ? (
+        ) : bench.part && !bench.chosen ? (
           <PartList judgement={j} traits={traits} part={bench.part} kingdom={kingdom} onTrait={trait} />
-        ) : bench.offered && j.obligations.length === 0 && !further ? (
-          <section style={{ display: 'grid', gap: 14, justifyItems: 'start', width: '100%' }}>
-            <h2>{j.word}</h2>
-            <p>{j.says}</p>
-            <h3>What was checked</h3>
-            <ul style={{ margin: 0, columns: 2, columnGap: 32 }}>{j.readings.filter((r) => r.soundness === 'sound' && !r.derived).map((r) => <li key={r.seq}>{r.trait.name}: {r.words}</li>)}</ul>
-            <Button onPress={() => setFurther(true)}>Make a further check</Button>
-          </section>
+        ) : !single ? (
+          way === 'list' ? <Checklist find={id} specimen={j.specimen} stand={stand} onTrait={trait} />
+          : way === 'key' ? <KeyWalk bench={bench} find={id} stand={stand} onTrait={trait} />
+          : <WholeLook bench={bench} view={view} stand={stand} onTrait={trait} />
+        ) : bench.offered && !bench.chosen && j.obligations.length === 0 && !further ? (
+          <Done judgement={j} onFurther={() => setFurther(true)} />
         ) : bench.trait ? (
-          <CheckCard wait={view.waits.find((w) => w.specimen === j.specimen && w.trait === bench.trait?.id)} onWait={(on) => bench.trait && wait.mutate({ specimen: j.specimen, trait: bench.trait.id, on })} key={`${j.specimen} ${bench.trait.id} ${view.log.length}`} trait={bench.trait} judgement={j} offered={bench.offered} busy={bench.busy} onAnswer={answer} onUndo={bench.undo} />
+          <CheckCard
+            key={`${j.specimen} ${bench.trait.id} ${view.log.length} ${taken?.value ?? ''}`}
+            trait={bench.trait} judgement={j} offered={bench.offered} busy={bench.busy} hand={bench.person?.profile.hand} wear={view.wear} taken={taken?.trait === bench.trait.id ? taken : undefined}
+            beside={measure && <>{measure.unit !== 'count' && <div><Button onPress={() => setSheet('measure')}>Measure in a picture…</Button></div>}<RangeBars view={view} judgement={j} trait={measure} /></>}
+            wait={view.waits.find((w) => w.specimen === j.specimen && w.trait === bench.trait?.id)} onWait={(on) => bench.trait && wait.mutate({ specimen: j.specimen, trait: bench.trait.id, on })}
+            onAnswer={answer} onUndo={bench.undo}
+          />
         ) : (
           <p>No further check would change anything here. See what is open.</p>
         )}
@@ -120,25 +147,13 @@ export function BenchPage() {
         <Button onPress={() => setSheet('dangers')}>Dangers</Button>
         <Button onPress={() => setSheet('open')}>Open</Button>
         <Button onPress={() => setSheet('why')}>Why</Button>
+        <Button aria-label="Undo last" isDisabled={!bench.canUndo || bench.busy} onPress={() => bench.undo()}>Undo</Button>
       </div>
-      <Drawer title={sheet ? titles[sheet] : ''} open={sheet !== null} onClose={() => setSheet(null)}>
-        {sheet === 'open' && <Obligations judgement={j} onTrait={trait} onPlace={() => setSheet('place')} onStage={() => { setSheet(null); setStaging(true); }} />}
-        {sheet === 'dangers' && <Ledger judgement={j} onRecall={(t) => facts.mutate({ ...view.facts, recalled: [...(view.facts.recalled ?? []), t] })} />}
-        {sheet === 'basket' && <Basket view={view} specimen={j.specimen} />}
-        {sheet === 'pick' && <BeforePick bench={bench} judgement={j} traits={traits} kingdom={kingdom} onTrait={trait} onDone={() => setSheet(null)} />}
-        {sheet === 'why' && <Why view={view} judgement={j} traits={byId} onUndo={bench.undo} />}
-        {sheet === 'place' && <PlaceForm id={id} facts={view.facts} onDone={() => setSheet(null)} />}
-        {sheet === 'keys' && <Keys />}
-      </Drawer>
+      <Sheets
+        sheet={sheet} bench={bench} view={view} judgement={j} traits={traits} byId={byId} stand={stand} onSheet={setSheet} onTrait={trait}
+        onStage={() => { setSheet(null); setStaging(true); }}
+        onTaken={(value, error) => { if (bench.trait) { setTaken({ trait: bench.trait.id, value, error }); bench.chooseTrait(bench.trait.id); } setSheet(null); }}
+      />
     </Grid>
-  );
-}
-
-/** The last answer is not stored: said at once, with a way to send it again. */
-function Failed({ problem, onRetry }: { problem: Problem; onRetry: () => void }) {
-  return (
-    <Note role="alert">
-      <b>The last answer was not stored.</b> {problem.message} {problem.fields.join('; ')} {problem.status !== 422 && <Button onPress={onRetry}>Send it again</Button>}
-    </Note>
   );
 }

@@ -42,6 +42,12 @@ export function LookChips({ timed, trait, again, look, onLook }: Props) {
           {(['poor', 'coloured', 'soil', 'rain', 'frost'] as const).map((c) => chip(c === 'poor' ? 'poor light' : c === 'coloured' ? 'coloured light' : c, look.colour === c, { colour: look.colour === c ? undefined : c }))}
         </Line>
       )}
+      {trait.smell && (
+        <Line role="group" aria-label="What you smell it with">
+          <span>Crushed with</span>
+          {(['hands', 'gloves', 'blade'] as const).map((w) => chip(w === 'hands' ? 'bare hands' : w, (look.with ?? 'hands') === w, { with: w === 'hands' ? undefined : w }))}
+        </Line>
+      )}
       <Line role="group" aria-label="About this look">
         {chip('not quite sure', look.unsure === true, { unsure: !look.unsure })}
         {trait.beforePick && chip('it is already picked', look.detached === true, { detached: !look.detached })}

@@ -5,15 +5,16 @@ import { Button, Note } from '../theme/bits';
 
 const List = styled.ol`margin: 0; padding-left: 26px; display: grid; gap: 12px; li::marker { font-weight: 700; } button { margin-top: 4px; }`;
 
-type Props = { judgement: Judgement; onTrait: (id: string) => void; onPlace: () => void; onStage: () => void };
+type Props = { clear: boolean; onPlan: () => void; judgement: Judgement; onTrait: (id: string) => void; onPlace: () => void; onStage: () => void };
 
 /** What is open, in the order that is best to do, each with its next action. */
-export function Obligations({ judgement: j, onTrait, onPlace, onStage }: Props) {
+export function Obligations({ clear, onPlan, judgement: j, onTrait, onPlace, onStage }: Props) {
   return (
     <>
       <p>{j.says}</p>
       {j.leaveWords.map((w) => <Note key={w}>{w}</Note>)}
       {j.named && <p><b>{j.named.name}</b>, {j.named.rank}</p>}
+      {clear && <div><Button onPress={onPlan}>What becomes of it: cut, leave, return</Button></div>}
       {j.obligations.length > 0 && <h3>Still open, best first</h3>}
       <List>
         {j.obligations.map((o, i) => (

@@ -5,7 +5,7 @@ import { Specimen } from '../drawing/Specimen';
 import { specimenPieces } from '../drawing/specimen';
 import { drawnFrom, firmOf, lookOf, lookWords, partsOf, seenOf, shownOf, strokeOf, traitsOfPart, type Look } from './plate';
 
-const Frame = styled.div`position: relative; width: 100%; max-width: min(440px, calc((100dvh - 350px) * 0.762)); aspect-ratio: 320 / 420; margin: 0 auto;
+const Frame = styled.div`position: relative; width: 100%; max-width: min(440px, calc((100dvh - 404px) * 0.762)); aspect-ratio: 320 / 420; margin: 0 auto;
   svg.base { position: absolute; inset: 0; width: 100%; height: 100%; }`;
 
 const Spot = styled.button<{ $look: Look; $on: boolean }>`

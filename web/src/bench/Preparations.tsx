@@ -3,16 +3,15 @@ import styled from 'styled-components';
 import type { S, Trait } from '../api/client';
 import { Button } from '../theme/bits';
 import type { Bench } from './useBench';
+import { carriedShort } from './wear';
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 6px; button { min-height: 44px; padding: 0 9px; font-size: 0.86rem; }`;
 const Sheet = styled(Popover)`background: var(--sheet); border: 2px solid var(--ink); border-radius: 8px; padding: 6px; max-height: 70vh; overflow-y: auto; max-width: min(460px, 94vw);`;
 const Item = styled(MenuItem)`min-height: 44px; display: flex; align-items: center; padding: 6px 12px; border-radius: 6px; cursor: pointer; outline: none;
   &[data-focused] { background: var(--sunk); box-shadow: inset 0 0 0 2px var(--focus); }`;
 
-const smells = ['garlic', 'parsley', 'mouse', 'rank', 'aniseed', 'ink', 'meal', 'apricot', 'radish', 'honey'];
-
 /** What was done, stated when it is done. */
-export function Preparations({ bench, traits, sayings, onPick }: { bench: Bench; traits: Trait[]; sayings: S['Saying'][]; onPick: () => void }) {
+export function Preparations({ bench, traits, sayings, carried, onPick, onWear, onPhotos }: { bench: Bench; traits: Trait[]; sayings: S['Saying'][]; carried: S['Carried'][]; onPick: () => void; onWear: () => void; onPhotos: () => void }) {
   const prep = (kind: string) => traits.find((t) => t.prepares === kind);
   const base = prep('base');
   const condition = prep('condition');
@@ -21,16 +20,8 @@ export function Preparations({ bench, traits, sayings, onPick }: { bench: Bench;
       {base && <Button onPress={() => bench.chooseTrait(base.id)}>Base dug out</Button>}
       <Button isDisabled={bench.busy} onPress={() => bench.add('clean-hands', {})}>Hands cleaned</Button>
       {condition && <Button onPress={() => bench.chooseTrait(condition.id)}>State of it</Button>}
+      <Button onPress={onWear}>{carriedShort(carried)}</Button>
       <MenuTrigger>
-        <Button isDisabled={bench.busy}>Handled…</Button>
-        <Sheet>
-          <Menu aria-label="What the hands smell of now" onAction={(k) => bench.add('handled', { smell: String(k) })}>
-            {smells.map((s) => <Item key={s} id={s}>{s}</Item>)}
-          </Menu>
-        </Sheet>
-      </MenuTrigger>
-
-        <MenuTrigger>
         <Button isDisabled={bench.busy}>Heard or read…</Button>
         <Sheet>
           <Menu
@@ -43,6 +34,7 @@ export function Preparations({ bench, traits, sayings, onPick }: { bench: Bench;
           </Menu>
         </Sheet>
       </MenuTrigger>
+      <Button onPress={onPhotos}>Pictures</Button>
       <Button isDisabled={bench.busy} onPress={onPick}>Picked…</Button>
     </Row>
   );

@@ -1,7 +1,8 @@
 import styled from 'styled-components';
-import type { Judgement, S, Trait, View } from '../api/client';
+import type { Judgement, Trait, View } from '../api/client';
 import { Button, Note, Soft } from '../theme/bits';
 import { Own } from '../guide/Own';
+import { lineWords } from './log';
 
 const Bars = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 6px;
   li { display: grid; grid-template-columns: 1fr 64px; gap: 2px 10px; align-items: baseline; }
@@ -24,30 +25,8 @@ function Line({ name, p }: { name: React.ReactNode; p: number }) {
   );
 }
 
-function lineWords(l: S['Line'], traits: Map<string, Trait>): string {
-  const a = l.body.answer;
-  const t = traits.get(a?.trait ?? '');
-  const states = (a?.states ?? []).map((s) => t?.states.find((x) => x.id === s)?.label ?? s).join(', ');
-  switch (l.kind) {
-    case 'answered':
-      return `${t?.name ?? a?.trait}: ${a?.kind === 'seen' ? states : a?.kind === 'measured' ? `${a.value} ${t?.unit}` : `${a?.kind.replaceAll('-', ' ')} ${states}`}`;
-    case 'staged':
-      return `Stage: ${l.body.stages?.join(', ')}`;
-    case 'clean-hands':
-      return 'Hands cleaned';
-    case 'handled':
-      return `Handled something that smells of ${l.body.smell}`;
-    case 'picked':
-      return 'Picked';
-    case 'noted':
-      return `Note: ${l.body.note?.replaceAll('-', ' ')}`;
-    default:
-      return `Took back line ${l.body.undoes}`;
-  }
-}
-
 /** Standing, legs and the log: why the verdict is what it is. */
-export function Why({ view, judgement, traits, onUndo }: { view: View; judgement: Judgement; traits: Map<string, Trait>; onUndo: (seq: number) => void }) {
+export function Why({ view, judgement, traits, onUndo, onBack }: { view: View; judgement: Judgement; traits: Map<string, Trait>; onUndo: (seq: number) => void; onBack: () => void }) {
   const s = judgement.standing;
   return (
     <>
@@ -71,6 +50,7 @@ export function Why({ view, judgement, traits, onUndo }: { view: View; judgement
       )}
       <p>{view.patch.words}</p>
       <p>{view.patch.fastPass.words}</p>
+      <div><Button onPress={onBack}>Look back: what changed the verdict</Button></div>
       <h3>What was said, in order</h3>
       <Log>
         {view.log.map((l) => (

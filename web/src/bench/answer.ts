@@ -9,6 +9,7 @@ export type Look = {
   colour?: 'poor' | 'coloured' | 'soil' | 'rain' | 'frost';
   detached?: boolean;
   method?: string;
+  with?: 'gloves' | 'blade';
 };
 
 /** The states of a trait that get a tile and a number key. Absence has neither: it is a deliberate act of its own. */
@@ -22,6 +23,9 @@ export function firstTiles(t: Trait, likely: Map<string, number>): S['State'][] 
   const top = [...all].sort((a, b) => (likely.get(b.id) ?? 0) - (likely.get(a.id) ?? 0)).slice(0, mostTiles);
   return all.filter((s) => top.includes(s));
 }
+
+/** The tiles of a couplet, the first way in front. */
+export const inLeads = (t: Trait, leads: S['Lead'][]): S['State'][] => leads.flatMap((l) => tilesOf(t).filter((s) => l.states.includes(s.id)));
 
 /** The answer for states that were tapped. */
 export function seen(t: Trait, states: string[], look: Look, both = false): Answer {
@@ -41,6 +45,7 @@ function dress(l: Look): Partial<Answer> {
   if (l.unsure) out.unsure = true;
   if (l.detached) out.detached = true;
   if (l.method) out.method = l.method;
+  if (l.with) out.with = l.with;
   if (l.colour === 'poor' || l.colour === 'coloured') out.light = l.colour;
   else if (l.colour) out.surface = l.colour;
   return out;
@@ -58,17 +63,6 @@ export const otherKinds: { kind: Answer['kind']; label: string; from?: Answer['f
   { kind: 'not-safe-to-test', label: 'I won’t test this' },
   { kind: 'not-inspected', label: 'Not looked at after all' },
 ];
-
-/** Reads 12, 12.5 cm, 30 mm or 5 in into centimetres or millimetres; undefined when it can't be read. */
-export function readLength(text: string, unit: string): number | undefined {
-  const m = /^\s*(\d+(?:[.,]\d+)?)\s*(cm|mm|m|in|"|ft)?\s*$/.exec(text);
-  if (!m) return undefined;
-  const value = Number(m[1]!.replace(',', '.'));
-  const given = m[2] === '"' ? 'in' : m[2];
-  if (unit === 'count') return given ? undefined : value;
-  const cm: Record<string, number> = { cm: 1, mm: 0.1, m: 100, in: 2.54, ft: 30.48 };
-  return (value * (given ? cm[given]! : cm[unit]!)) / cm[unit]!;
-}
 
 /** The stages of a kingdom with their words. */
 export const stagesOf = (kingdom: string): [string, string][] =>

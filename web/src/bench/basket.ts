@@ -9,3 +9,27 @@ export function tray(passed: number, failed: number, unchecked: number, most = 6
   const marks = (n: number, item: Item): Item[] => Array.from({ length: Math.ceil(n / each) }, () => item);
   return { items: [...marks(failed, 'failed'), ...marks(passed, 'passed'), ...marks(unchecked, 'unchecked')], each };
 }
+
+/** What was done with one item that went through the hands. */
+export type Hand = 'fits' | 'differs' | 'unchecked';
+
+/** The heap of items that differ. */
+export const asideId = 'aside';
+
+type Counted = { specimens: { id: string; count?: number }[]; facts: { picked?: number }; patch: { passed: number; failed: number; unchecked: number } };
+
+/** How many items are set aside. */
+export const aside = (v: Counted): number => v.specimens.find((s) => s.id === asideId)?.count ?? 0;
+
+/**
+ * The count after one more item. The specimen on the plate is itself the first
+ * item. The basket grows when more went through the hands than were said to be in it.
+ */
+export function nextCount(v: Counted, specimen: string, hand: Hand): { specimen: string; count: number; picked?: number } {
+  const here = specimen === asideId ? (v.specimens.find((s) => s.id !== asideId)?.id ?? specimen) : specimen;
+  const now = v.specimens.find((s) => s.id === here)?.count ?? 0;
+  const total = Math.max(v.facts.picked ?? 0, v.patch.passed + v.patch.failed + v.patch.unchecked);
+  if (hand === 'unchecked') return { specimen: here, count: now, picked: total + 1 };
+  const grows = v.patch.unchecked > 0 && (v.facts.picked ?? 0) > 0 ? {} : { picked: total + 1 };
+  return hand === 'fits' ? { specimen: here, count: Math.max(1, now) + 1, ...grows } : { specimen: asideId, count: aside(v) + 1, ...grows };
+}

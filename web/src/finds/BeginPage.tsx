@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { begin, newKey, type Problem, type S } from '../api/client';
+import { usePeople } from '../api/hooks';
 import { Chip, Chips, Field, Next, Note, Page } from '../theme/bits';
 import { TargetField } from './TargetField';
 
@@ -27,6 +28,8 @@ export function BeginPage() {
   const [kingdom, setKingdom] = useState<'plant' | 'fungus'>('plant');
   const [region, setRegion] = useState<S['Facts']['region']>('EU');
   const [where, setWhere] = useState<string[]>([]);
+  const people = usePeople();
+  const [person, setPerson] = useState<string>();
   const [title, setTitle] = useState('');
   const [place, setPlace] = useState('');
   const [day, setDay] = useState(today);
@@ -43,9 +46,15 @@ export function BeginPage() {
           const facts: S['Facts'] = { intent, kingdom, region, habitats: where };
           if (target) facts.target = target.id;
           if (target && harvest && chosen) Object.assign(facts, { part: chosen.part, preparation: chosen.preparation });
-          send.mutate({ id, title, place, day, facts });
+          send.mutate({ id, title, place, day, person: person ?? people.data?.[0]?.id, facts });
         }}
       >
+        {(people.data?.length ?? 0) > 1 && (
+          <fieldset>
+            <legend>Who looks at it?</legend>
+            <Chips>{people.data?.map((p, i) => { const on = (person ?? people.data?.[0]?.id) === p.id; return <Chip key={p.id} $on={on} aria-pressed={on} onPress={() => setPerson(p.id)}>{p.name || `Person ${i + 1}`}</Chip>; })}</Chips>
+          </fieldset>
+        )}
         <fieldset>
           <legend>What is it for?</legend>
           <Chips>{intents.map(([v, l]) => <Chip key={v} $on={intent === v} aria-pressed={intent === v} onPress={() => setIntent(v)}>{l}</Chip>)}</Chips>

@@ -3,22 +3,22 @@ import styled from 'styled-components';
 import type { Problem, S } from '../api/client';
 import { useGuide, useSavePerson } from '../api/hooks';
 import { Chip, Chips, Field, Next, Note, Soft } from '../theme/bits';
+import { HandRuler } from './HandRuler';
+import { Health } from './Health';
+import { SignOffs } from './SignOffs';
 
-const Form = styled.form`display: grid; gap: 22px; max-width: 760px; border-left: 6px solid var(--bramble); padding-left: 20px;
-  fieldset { border: 0; padding: 0; margin: 0; display: grid; gap: 8px; } legend { font-family: var(--head); font-weight: 700; font-size: 1.15rem; padding: 0; margin-bottom: 6px; }
-  .group { display: grid; gap: 4px; border-top: 1px solid var(--line); padding: 8px 0; }`;
+const Form = styled.form`display: grid; gap: 22px; max-width: 860px; border-left: 6px solid var(--bramble); padding-left: 20px;
+  fieldset { border: 0; padding: 0; margin: 0; display: grid; gap: 8px; min-width: 0; } legend { font-family: var(--head); font-weight: 700; font-size: 1.15rem; padding: 0; margin-bottom: 6px; }
+  .group { display: grid; gap: 6px; border-top: 1px solid var(--line); padding: 8px 0; } .line { display: flex; gap: 8px; align-items: end; } .three { display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px; align-items: end; }
+  @media (max-width: 600px) { padding-left: 12px; .three { grid-template-columns: 1fr; } }`;
 
-const topics: Record<string, string> = { allergies: 'Allergies', illnesses: 'Illnesses', medicines: 'Medicines', pregnancy: 'Pregnancy or nursing', diet: 'Limits of diet' };
-const facts: [string, string][] = [['pregnant', 'pregnant or nursing'], ['kidney-stones', 'kidney stones'], ['blood-thinner', 'blood-thinning medicine'], ['liver-illness', 'illness of the liver'], ['latex-fruit-allergy', 'allergy to nuts, latex or fruit'], ['carrot-family-allergy', 'allergy to the carrot family']];
-
+/** What the tool knows of one person. */
 export function ProfileForm({ person }: { person: S['Person'] }) {
   const [name, setName] = useState(person.name);
   const [p, setP] = useState(person.profile);
   const guide = useGuide();
   const save = useSavePerson();
   const problem = save.error as Problem | null;
-  const flip = (list: string[], v: string) => (list.includes(v) ? list.filter((x) => x !== v) : [...list, v]);
-  const sign = (group: string, by: string) => setP({ ...p, signOffs: [...p.signOffs.filter((s) => s.group !== group), ...(by ? [{ group, by }] : [])] });
   return (
     <Form
       onSubmit={(e) => {
@@ -35,24 +35,10 @@ export function ProfileForm({ person }: { person: S['Person'] }) {
         </Chips>
         <Soft>Then checks of form are offered instead.</Soft>
       </fieldset>
-      <fieldset>
-        <legend>Health: which of these have you thought through?</legend>
-        <Chips>{(guide.data?.health ?? []).map((t) => <Chip key={t} $on={p.answered.includes(t)} aria-pressed={p.answered.includes(t)} onPress={() => setP({ ...p, answered: flip(p.answered, t) })}>{topics[t] ?? t}: answered</Chip>)}</Chips>
-        <Soft>And which of these are true of you?</Soft>
-        <Chips>{facts.map(([v, l]) => <Chip key={v} $on={p.facts.includes(v)} aria-pressed={p.facts.includes(v)} onPress={() => setP({ ...p, facts: flip(p.facts, v) })}>{l}</Chip>)}</Chips>
-      </fieldset>
-      <fieldset>
-        <legend>Taught in person</legend>
-        {guide.data?.hardGroups.map((g) => (
-          <div className="group" key={g.id}>
-            <Field>
-              {g.name}: who taught you?
-              <input value={p.signOffs.find((s) => s.group === g.id)?.by ?? ''} maxLength={120} onChange={(e) => sign(g.id, e.target.value)} />
-            </Field>
-            <Soft>{g.why} It should have covered: {g.covers.join('; ')}.</Soft>
-          </div>
-        ))}
-      </fieldset>
+      <Health all={guide.data?.personFacts ?? []} health={guide.data?.health ?? []} profile={p} onProfile={setP} />
+      <HandRuler hand={p.hand} onHand={(hand) => setP({ ...p, hand })} />
+      <Field>What you have gathered so far, in your own words. It weighs nothing here.<input value={p.experience ?? ''} maxLength={300} onChange={(e) => setP({ ...p, experience: e.target.value })} /></Field>
+      <SignOffs groups={guide.data?.hardGroups ?? []} signOffs={p.signOffs} onChange={(signOffs) => setP({ ...p, signOffs })} />
       {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
       <Next type="submit" isDisabled={save.isPending}>Store this</Next>
       <p role="status">{save.isSuccess ? 'Stored.' : ''}</p>

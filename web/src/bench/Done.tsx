@@ -1,0 +1,15 @@
+import type { Judgement } from '../api/client';
+import { Button } from '../theme/bits';
+
+/** Nothing is open: what was checked, and that the decision is the forager’s. */
+export function Done({ judgement: j, onFurther }: { judgement: Judgement; onFurther: () => void }) {
+  return (
+    <section style={{ display: 'grid', gap: 14, justifyItems: 'start', width: '100%' }}>
+      <h2>{j.word}</h2>
+      <p>{j.says}</p>
+      <h3>What was checked</h3>
+      <ul style={{ margin: 0, columns: 2, columnGap: 32 }}>{j.readings.filter((r) => r.soundness === 'sound' && !r.derived).map((r) => <li key={r.seq}>{r.trait.name}: {r.words}</li>)}</ul>
+      <Button onPress={onFurther}>Make a further check</Button>
+    </section>
+  );
+}
