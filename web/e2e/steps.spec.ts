@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './server.ts';
+import { tabTo } from './walk.ts';
 
 /** The verdict bar, always in sight. */
 const bar = (page: Page) => page.getByRole('region', { name: 'Verdict' });
@@ -59,30 +60,19 @@ test('the six steps, by mouse', async ({ page, server }) => {
 
 test('the six steps, by keyboard alone', async ({ page, server }) => {
   await page.goto(server.address);
-  const tabTo = async (name: RegExp, back = false) => {
-    for (let i = 0; i < 80; i++) {
-      const here = await page.evaluate(() => {
-        const e = document.activeElement as HTMLElement | null;
-        return e?.getAttribute('aria-label') ?? (e?.closest('label')?.textContent || e?.textContent) ?? '';
-      });
-      if (name.test(here.trim())) return;
-      await page.keyboard.press(back ? 'Shift+Tab' : 'Tab');
-    }
-    throw new Error(`the keyboard does not reach ${name}`);
-  };
-  await tabTo(/^Begin a find/);
+  await tabTo(page, /^Begin a find/);
   await page.keyboard.press('Enter');
-  await tabTo(/^What do you hope/);
+  await tabTo(page, /^What do you hope/);
   await page.keyboard.type('girole');
   await expect(page.getByRole('button', { name: /Chanterelle/ })).toBeVisible();
-  await tabTo(/^Chanterelle/);
+  await tabTo(page, /^Chanterelle/);
   await page.keyboard.press('Enter');
-  await tabTo(/^Begin, with/);
+  await tabTo(page, /^Begin, with/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Which stage is it in?' })).toBeVisible();
-  await tabTo(/^Mature/);
+  await tabTo(page, /^Mature/);
   await page.keyboard.press('Space');
-  await tabTo(/^This is the stage/);
+  await tabTo(page, /^This is the stage/);
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Next best check/)).toBeVisible();
   // A number key chooses a drawing.
@@ -90,15 +80,15 @@ test('the six steps, by keyboard alone', async ({ page, server }) => {
   await page.keyboard.press('1');
   await expect(page.locator('#check-q')).not.toHaveText(asked);
   // By part.
-  await tabTo(/^Underside: not looked at/);
+  await tabTo(page, /^Underside: not looked at/);
   await page.keyboard.press('Enter');
-  await tabTo(/^Underside of the cap/);
+  await tabTo(page, /^Underside of the cap/);
   await page.keyboard.press('Enter');
   await expect(page.locator('#check-q')).toHaveText('What is under the cap?');
   await page.keyboard.press('2');
   await expect(page.getByRole('button', { name: 'Underside: Underside of the cap: blunt folds' })).toBeVisible();
   // Another kind of answer, from the menu.
-  await tabTo(/^Couldn’t see it/);
+  await tabTo(page, /^Couldn’t see it/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem').first()).toBeFocused();
   await page.keyboard.press('ArrowDown');

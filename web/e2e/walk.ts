@@ -91,3 +91,19 @@ export async function walk(page: Page, scene: Scene, id: string, taxon: string, 
     asked.push(trait);
   }
 }
+
+/** Moves the focus by Tab alone until it stands on something whose name fits. */
+export async function tabTo(page: Page, name: RegExp, back = false): Promise<void> {
+  for (let i = 0; i < 120; i++) {
+    const here = await page.evaluate(() => {
+      const e = document.activeElement as HTMLElement | null;
+      return e?.getAttribute('aria-label') ?? (e?.closest('label')?.textContent || e?.textContent) ?? '';
+    });
+    if (name.test(here.trim())) return;
+    await page.keyboard.press(back ? 'Shift+Tab' : 'Tab');
+  }
+  throw new Error(`the keyboard does not reach ${name}`);
+}
+
+/** Waits until a line of the log is stored. */
+export const stored = (page: Page) => page.waitForResponse((r) => r.url().endsWith('/log') && r.ok());

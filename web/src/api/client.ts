@@ -32,7 +32,7 @@ async function open<T>(reply: Promise<Reply<T>>): Promise<T> {
   }
   if (r.data !== undefined) return r.data;
   const e = r.error;
-  throw new Problem(e?.detail ?? e?.title ?? 'That did not work.', r.response.status, (e?.errors ?? []).map((x) => x.message ?? ''));
+  throw new Problem(e?.detail ?? e?.title ?? 'That did not work.', r.response.status, (e?.errors ?? []).map((x) => (x.message?.startsWith('expected') ? `${x.location?.split('.').at(-1) ?? ''}: ${x.message}` : (x.message ?? ''))));
 }
 
 export const guide = () => open(api.GET('/api/guide'));

@@ -50,8 +50,8 @@ export function Basket({ view, specimen }: { view: View; specimen: string }) {
         return (
           <One key={s.id} aria-label={name}>
             <h3>{name}{s.id === specimen ? ' (on the plate)' : ''}<br /><Soft>{s.id === asideId ? `${now} looked at, and not the same` : now === 0 ? 'this one alone' : `${now} looked at`}{s.joinedTo ? ', joined to another' : ''}</Soft></h3>
-            <Button aria-label={`One less of ${name.toLowerCase()}`} isDisabled={count.isPending || now === 0} onPress={() => set(now - 1)}>−</Button>
-            <Button aria-label={`One more of ${name.toLowerCase()}`} isDisabled={count.isPending} onPress={() => set((s.id === asideId ? now : Math.max(1, now)) + 1)}>+</Button>
+            <Button aria-label={`One less of ${name.toLowerCase()}`} aria-disabled={now === 0} onPress={() => now > 0 && set(now - 1)}>−</Button>
+            <Button aria-label={`One more of ${name.toLowerCase()}`} onPress={() => set((s.id === asideId ? now : Math.max(1, now)) + 1)}>+</Button>
           </One>
         );
       })}

@@ -24,7 +24,7 @@ export function BeforePick({ bench, judgement, traits, kingdom, onTrait, onDone 
               {r?.states[0] && <Glyph trait={trait.id} state={r.states[0]} size={40} />}
               <span><b>{trait.name}</b><br />{[stands[stand], words].filter(Boolean).join(': ')}</span>
               {stand !== 'read' && <Button onPress={() => onTrait(trait.id)}>Do this check</Button>}
-              {stand === 'open' && <Button aria-label={`Give up: ${trait.name}`} isDisabled={bench.busy} onPress={() => bench.add('answered', { answer: { trait: trait.id, kind: 'not-here' } })}>Give it up</Button>}
+              {stand === 'open' && <Button aria-label={`Give up: ${trait.name}`} onPress={() => bench.add('answered', { answer: { trait: trait.id, kind: 'not-here' } })}>Give it up</Button>}
             </li>
           );
         })}

@@ -130,7 +130,7 @@ function Bench({ id }: { id: string }) {
         ) : bench.trait ? (
           <CheckCard
             key={`${j.specimen} ${bench.trait.id} ${view.log.length} ${taken?.value ?? ''}`}
-            trait={bench.trait} judgement={j} offered={bench.offered} busy={bench.busy} hand={bench.person?.profile.hand} wear={view.wear} taken={taken?.trait === bench.trait.id ? taken : undefined}
+            take={bench.said > 0} trait={bench.trait} judgement={j} offered={bench.offered} busy={bench.busy} hand={bench.person?.profile.hand} wear={view.wear} taken={taken?.trait === bench.trait.id ? taken : undefined}
             beside={measure && <>{measure.unit !== 'count' && <div><Button onPress={() => setSheet('measure')}>Measure in a picture…</Button></div>}<RangeBars view={view} judgement={j} trait={measure} /></>}
             wait={view.waits.find((w) => w.specimen === j.specimen && w.trait === bench.trait?.id)} onWait={(on) => bench.trait && wait.mutate({ specimen: j.specimen, trait: bench.trait.id, on })}
             onAnswer={answer} onUndo={bench.undo}

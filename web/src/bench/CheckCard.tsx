@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Answer, Judgement, S, Trait } from '../api/client';
 import { Button, Chip, Chips, Next, Soft } from '../theme/bits';
@@ -11,7 +11,7 @@ import { WaitLine } from './WaitLine';
 import { WearNote } from './WearNote';
 import { tenths, waited } from './wait';
 
-const Card = styled.section`display: grid; gap: 12px; align-content: start; h2 { font-size: 1.5rem; } details summary { cursor: pointer; min-height: 32px; } .short { display: none; }
+const Card = styled.section`display: grid; gap: 12px; align-content: start; h2 { font-size: 1.5rem; &:focus { outline: none; } } details summary { cursor: pointer; min-height: 32px; } .short { display: none; }
   @media (max-width: 600px) { gap: 8px; h2 { font-size: 1.25rem; } .about { display: none; } .short { display: block; } details summary { min-height: 24px; } }`;
 const Tiles = styled.div`display: grid; grid-template-columns: repeat(3, 1fr); gap: 8px;
   @media (max-width: 600px) { grid-template-columns: repeat(2, 1fr); }`;
@@ -21,9 +21,9 @@ const Leads = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 12p
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`;
 const Was = styled.div`border-left: 5px solid var(--bramble); background: var(--bramble-soft); padding: 8px 12px; display: flex; flex-wrap: wrap; gap: 8px; align-items: center; justify-content: space-between;`;
 
-type Props = { about?: string; leads?: S['Lead'][]; hand?: S['Hand']; taken?: { value: number; error: number }; beside?: React.ReactNode; wear?: S['Wear']; wait?: S['Wait']; onWait: (on: boolean) => void; trait: Trait; judgement: Judgement; offered: boolean; busy: boolean; onAnswer: (a: Answer) => void; onUndo: (seq: number) => void };
+type Props = { take?: boolean; about?: string; leads?: S['Lead'][]; hand?: S['Hand']; taken?: { value: number; error: number }; beside?: React.ReactNode; wear?: S['Wear']; wait?: S['Wait']; onWait: (on: boolean) => void; trait: Trait; judgement: Judgement; offered: boolean; busy: boolean; onAnswer: (a: Answer) => void; onUndo: (seq: number) => void };
 
-export function CheckCard({ about, leads, hand, taken, beside, wear, wait, onWait, trait, judgement, offered, busy, onAnswer, onUndo }: Props) {
+export function CheckCard({ take, about, leads, hand, taken, beside, wear, wait, onWait, trait, judgement, offered, busy, onAnswer, onUndo }: Props) {
   const [look, setLook] = useState<Look>({});
   // Whoever started the wait has said how long it was: the reading takes it from there.
   const timed = (): Look => (wait && look.minutes === undefined ? { ...look, minutes: tenths(waited(wait.startedMs, wait.minutes, Date.now()).gone) } : look);
@@ -41,6 +41,12 @@ export function CheckCard({ about, leads, hand, taken, beside, wear, wait, onWai
   };
 
   const drawn = { trait: trait.id, tiles, many, busy, outcome, onTap: tap };
+
+  // The answer that had the focus is gone with its question: the next question takes it, and is read out.
+  const head = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    if (take && (document.activeElement === document.body || document.activeElement === null)) head.current?.focus({ preventScroll: true });
+  }, [take]);
 
   // Number keys choose a tile; what is absent never has one.
   useEffect(() => {
@@ -60,7 +66,7 @@ export function CheckCard({ about, leads, hand, taken, beside, wear, wait, onWai
         {next?.words ? ` · ${next.words}` : ''}
       </Soft>
       {about && <Soft className="short">{about}</Soft>}
-      <h2 id="check-q">{trait.ask}</h2>
+      <h2 id="check-q" ref={head} tabIndex={-1}>{trait.ask}</h2>
       <p>{trait.how}</p>
       {trait.terms && (
         <details>

@@ -33,7 +33,7 @@ export function KeyWalk({ bench, find, stand, onTrait }: { bench: Bench; find: s
   return (
     <section aria-label="Key" style={{ display: 'grid', gap: 14 }}>
       {trait && data.next && (
-        <CheckCard key={`${specimen} ${trait.id} ${stand}`} trait={trait} judgement={bench.judgement!} offered={false} about={`Couplet ${data.steps.length + 1} · ${data.words}`} leads={data.next.leads} busy={bench.busy} onWait={() => onTrait(trait.id)} onAnswer={bench.answer} onUndo={bench.undo} />
+        <CheckCard key={`${specimen} ${trait.id} ${stand}`} take={bench.said > 0} trait={trait} judgement={bench.judgement!} offered={false} about={`Couplet ${data.steps.length + 1} · ${data.words}`} leads={data.next.leads} busy={bench.busy} onWait={() => onTrait(trait.id)} onAnswer={bench.answer} onUndo={bench.undo} />
       )}
       {!data.next && <Note>{data.words}</Note>}
       {data.steps.length > 0 && (

@@ -25,10 +25,10 @@ export function Wear({ bench, view }: { bench: Bench; view: View }) {
           <Row key={on} aria-label={name}>
             <h3>{name}: {carried.length > 0 ? [...new Set(carried.map((c) => c.smell))].join(', ') : 'nothing known'}</h3>
             <div className="do">
-              <Button isDisabled={bench.busy} onPress={() => bench.add('clean-hands', { on })}>{clean}</Button>
+              <Button onPress={() => bench.add('clean-hands', { on })}>{clean}</Button>
               <label>
                 <Soft>took on </Soft>
-                <select aria-label={`A smell that the ${on} took on`} value="" disabled={bench.busy} onChange={(e) => e.target.value && bench.add('handled', { smell: e.target.value, on })}>
+                <select aria-label={`A smell that the ${on} took on`} value="" onChange={(e) => e.target.value && bench.add('handled', { smell: e.target.value, on })}>
                   <option value="">a smell…</option>
                   {smells.map((s) => <option key={s}>{s}</option>)}
                 </select>

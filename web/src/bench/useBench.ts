@@ -14,6 +14,7 @@ export function useBench(id: string) {
   const unsent = useUnsent(id, send);
   const [specimen, setSpecimen] = useState('s1');
   const [picked, setPicked] = useState<{ trait?: string; part?: string }>({});
+  const [said, setSaid] = useState(0);
 
   const judgement = find.data?.patch.judgements.find((j) => j.specimen === specimen) ?? find.data?.patch.judgements[0];
   const waiting = waitingTraits(unsent.queue, judgement?.specimen ?? specimen);
@@ -29,6 +30,7 @@ export function useBench(id: string) {
   const add = (kind: NewLine['kind'], body: NewLine['body'], then?: () => void) => unsent.add({ key: newKey(), specimen: judgement?.specimen ?? specimen, kind, body }, then);
   const answer = (a: Answer) => {
     const done = () => setPicked({});
+    setSaid((n) => n + 1);
     add('answered', { answer: a }, done);
     if (stuck) done();
   };
@@ -47,6 +49,8 @@ export function useBench(id: string) {
     busy: unsent.sending && !stuck,
     unsent,
     waiting,
+    /** Answers given on this visit: after the first, the question takes the focus that its answer had. */
+    said,
     offered: traitId !== undefined && traitId === offered?.trait.id,
     offer: offered,
     setSpecimen,

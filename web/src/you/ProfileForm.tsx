@@ -23,7 +23,8 @@ export function ProfileForm({ person }: { person: S['Person'] }) {
     <Form
       onSubmit={(e) => {
         e.preventDefault();
-        save.mutate({ id: person.id, name, profile: p });
+        // What was taught by nobody does not count and is not stored.
+        save.mutate({ id: person.id, name, profile: { ...p, signOffs: p.signOffs.filter((x) => x.by.trim()) } });
       }}
     >
       <Field>Name<input value={name} maxLength={80} required onChange={(e) => setName(e.target.value)} /></Field>

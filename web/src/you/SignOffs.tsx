@@ -28,6 +28,7 @@ export function SignOffs({ groups, signOffs, onChange }: { groups: S['HardGroup'
             <Chips role="group" aria-label={`What was covered of ${g.name}`}>
               {g.covers.map((c) => <Chip key={c} $on={covered.includes(c)} aria-pressed={covered.includes(c)} onPress={() => set(g.id, { covered: covered.includes(c) ? covered.filter((x) => x !== c) : [...covered, c] })}>{c}</Chip>)}
             </Chips>
+            {s && !s.by.trim() && <Soft>Without the name of who taught you it does not count, and is not stored.</Soft>}
             {s?.by && covered.length < g.covers.length && <Soft>Not covered yet: {g.covers.filter((c) => !covered.includes(c)).join('; ')}.</Soft>}
           </Group>
         );
