@@ -21,7 +21,11 @@ func OfPatch(ix *guide.Index, f *evidence.Find, p *evidence.Patch) Patch {
 		out.Words = "One specimen. The verdict is for it alone, never for the patch or the basket."
 	}
 	if p.Mixed {
-		out.Words = fmt.Sprintf("Mixed patch. The basket is held: %d passed, %d failed, %d not checked. Check each item by itself, the %d passes again.", p.Passed, p.Failed, p.Unchecked, p.ToRecheck)
+		out.Words = fmt.Sprintf("Mixed patch. The basket is held: %d passed, %d failed, %d not checked. Check each item by itself", p.Passed, p.Failed, p.Unchecked)
+		if p.ToRecheck > 0 {
+			out.Words += fmt.Sprintf(", the %d passes again", p.ToRecheck)
+		}
+		out.Words += "."
 	}
 	if p.Passed > 0 && !slices.ContainsFunc(p.Judgements, func(j evidence.Judgement) bool { return j.Verdict == evidence.ChecksComplete }) {
 		out.Words += " Whatever passed showed nothing against the target; the full check is still open, and none of it is cleared."

@@ -1,16 +1,20 @@
+import { lazy } from 'react';
 import { Route, Routes } from 'react-router';
 import { BenchPage } from './bench/BenchPage';
 import { BeginPage } from './finds/BeginPage';
 import { FindsPage } from './finds/FindsPage';
-import { AuditPage } from './guide/AuditPage';
-import { BesidePage } from './guide/BesidePage';
-import { GuidePage } from './guide/GuidePage';
-import { SayingsPage } from './guide/SayingsPage';
-import { TermsPage } from './guide/TermsPage';
-import { TaxonPage } from './guide/TaxonPage';
 import { Shell } from './shell/Shell';
 import { LostPage } from './shell/LostPage';
-import { YouPage } from './you/YouPage';
+
+// What is read at a table is fetched when it is asked for; the way from the finds
+// to the bench comes in one piece.
+const AuditPage = lazy(async () => ({ default: (await import('./guide/AuditPage')).AuditPage }));
+const BesidePage = lazy(async () => ({ default: (await import('./guide/BesidePage')).BesidePage }));
+const GuidePage = lazy(async () => ({ default: (await import('./guide/GuidePage')).GuidePage }));
+const SayingsPage = lazy(async () => ({ default: (await import('./guide/SayingsPage')).SayingsPage }));
+const TermsPage = lazy(async () => ({ default: (await import('./guide/TermsPage')).TermsPage }));
+const TaxonPage = lazy(async () => ({ default: (await import('./guide/TaxonPage')).TaxonPage }));
+const YouPage = lazy(async () => ({ default: (await import('./you/YouPage')).YouPage }));
 
 export function App() {
   return (

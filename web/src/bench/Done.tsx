@@ -1,5 +1,8 @@
+import styled from 'styled-components';
 import type { Judgement } from '../api/client';
 import { Button } from '../theme/bits';
+
+const List = styled.ul`margin: 0; columns: 2; column-gap: 32px; @media (max-width: 600px) { columns: 1; }`;
 
 /** Nothing is open: what was checked, and that the decision is the forager’s. */
 export function Done({ judgement: j, onFurther }: { judgement: Judgement; onFurther: () => void }) {
@@ -8,7 +11,7 @@ export function Done({ judgement: j, onFurther }: { judgement: Judgement; onFurt
       <h2>{j.word}</h2>
       <p>{j.says}</p>
       <h3>What was checked</h3>
-      <ul style={{ margin: 0, columns: 2, columnGap: 32 }}>{j.readings.filter((r) => r.soundness === 'sound' && !r.derived).map((r) => <li key={r.seq}>{r.trait.name}: {r.words}</li>)}</ul>
+      <List>{j.readings.filter((r) => r.soundness === 'sound' && !r.derived).map((r) => <li key={r.seq}>{r.trait.name}: {r.words}</li>)}</List>
       <Button onPress={onFurther}>Make a further check</Button>
     </section>
   );

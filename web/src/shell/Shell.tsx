@@ -1,5 +1,7 @@
+import { Suspense } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import styled from 'styled-components';
+import { Page } from '../theme/bits';
 import { useTheme } from '../theme/useTheme';
 
 const Bar = styled.header`
@@ -41,7 +43,9 @@ export function Shell() {
         </Toggle>
       </Bar>
       <div id="main" tabIndex={-1}>
-        <Outlet />
+        <Suspense fallback={<Page><p role="status">Fetching the page…</p></Page>}>
+          <Outlet />
+        </Suspense>
       </div>
     </>
   );
