@@ -6,17 +6,17 @@ const to = (name: string) => join(import.meta.dirname, '../../docs/screenshots',
 
 const views: [string, string, ((p: Page) => Promise<void>)?, boolean?][] = [
   ['finds', '/'],
-  ['begin', '/begin', (p) => p.getByLabel('What do you hope it is?').fill('sweat chesnut')],
   ['bench-plant', '/find/demo-chestnut'],
   ['bench-fungus', '/find/demo-girolle'],
   ['dangers', '/find/demo-girolle', (p) => p.keyboard.press('d')],
   ['open', '/find/demo-chestnut', (p) => p.keyboard.press('o')],
   ['why', '/find/demo-girolle', (p) => p.keyboard.press('w')],
+  ['key', '/find/demo-chestnut?way=key'],
+  ['whole', '/find/demo-girolle?way=whole'],
   ['entry', '/guide/arum-maculatum'],
   ['guide', '/guide'],
   ['beside', '/guide/allium-ursinum/beside?stage=leaf'],
   ['audit', '/audit', async (p) => { await p.locator('summary').nth(2).click(); await p.locator('details details summary').nth(1).click(); }],
-  ['sayings', '/sayings'],
   ['basket', '/find/demo-girolle', async (p) => { await p.keyboard.press('b'); await p.getByLabel('Items in the basket').fill('12'); await p.keyboard.press('Tab'); for (let i = 0; i < 4; i++) await p.getByRole('button', { name: /^One more/ }).click(); await p.locator('[role=dialog]').evaluate((d) => d.scrollTo(0, 0)); }],
   ['you', '/you'],
   ['bench-phone', '/find/demo-girolle', undefined, true],
@@ -45,7 +45,7 @@ test('pictures', async ({ browser, server }) => {
     return states && `<section><h3>${a.querySelector('h3')!.firstChild!.textContent}</h3><ul>${states}</ul></section>`;
   }).join(''));
   const sheet = await (await browser.newContext({ viewport: { width: 1900, height: 800 } })).newPage();
-  await sheet.setContent(`<style>body{margin:12px;background:#fff;color:#221530;font:9px/1.1 sans-serif}body>div{columns:3;column-gap:20px}section{break-inside:avoid;margin:0 0 6px}h3{margin:2px 0;font-size:11px}ul{display:flex;flex-wrap:wrap;gap:4px;margin:0;padding:0;list-style:none}li{width:56px;text-align:center}svg{display:block;margin:auto}</style><div>${tiles}</div>`);
+  await sheet.setContent(`<style>:root{--tint:.9}body{margin:12px;background:#fff;color:#221530;font:9px/1.1 sans-serif}body>div{columns:3;column-gap:20px}section{break-inside:avoid;margin:0 0 6px}h3{margin:2px 0;font-size:11px}ul{display:flex;flex-wrap:wrap;gap:4px;margin:0;padding:0;list-style:none}li{width:56px;text-align:center}svg{display:block;margin:auto}</style><div>${tiles}</div>`);
   await sheet.screenshot({ path: to('tiles'), fullPage: true });
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'dark', reducedMotion: 'reduce' });
   const page = await context.newPage();

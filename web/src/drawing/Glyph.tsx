@@ -12,7 +12,7 @@ export function Marks({ marks, ink = 'currentColor' }: { marks: Mark[]; ink?: st
           <line x1="0" y1="0" x2="0" y2="4" stroke={ink} strokeWidth="1.1" />
         </pattern>
       </defs>
-      {marks.map((m, i) => (
+      {marks.map((m, i) => m.as === 'tint' ? <path key={i} d={m.d} fill={m.hue} fillOpacity="var(--tint)" /> : (
         <path
           key={i}
           d={m.d}

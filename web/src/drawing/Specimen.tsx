@@ -16,6 +16,7 @@ function Line({ mark, hand, scale, hatch }: { mark: Mark; hand: Hand; scale: num
   const h = hands[hand];
   const solid = hand !== 'guess';
   const inner = mark.as === 'thin' || mark.as === 'dash';
+  if (mark.as === 'tint') return solid ? <path d={mark.d} fill={mark.hue} fillOpacity="var(--tint)" stroke="none" /> : null;
   if (mark.as === 'hatch') return solid ? <path d={mark.d} fill={`url(#${hatch})`} stroke="none" /> : null;
   return (
     <path

@@ -164,11 +164,11 @@ export const fungi: Record<string, Mark[]> = {
   'cap-bruise/blue': [line('M4 18C4 2 36 2 36 18z'), thin('M26 12l8 4'), ...patch('blue', 24, 24, 20)],
   'cap-bruise/reddish': [line('M4 18C4 2 36 2 36 18z'), thin('M26 12l8 4'), ...patch('red', 24, 24, 20)],
   'cap-bruise/dark': [line('M4 18C4 2 36 2 36 18z'), thin('M26 12l8 4'), ...patch('black', 24, 24, 20)],
-  'smell-flesh/spice': scent(rays(32, 26, 4, 13, 8)),
+  'smell-flesh/spice': scent('M22 16h18M22 40h18M22 16c-4 4-4 20 0 24M40 16c4 4 4 20 0 24M40 28c-5 0-5-7 0-7 6 0 6 13 0 13-8 0-9-18 0-18'),
   'smell-flesh/bleach': scent('M24 20h16v24H24zM28 20v-8h8v8'),
   'smell-flesh/fish': scent('M20 28c8-10 16-8 20 0-4 8-12 10-20 0zM20 28l-4-6v12z'),
   'smell-flesh/potato': scent('M24 18c8-6 20 0 18 12s-18 14-20 4 0-14 2-16zM28 26h.1M34 24h.1M32 34h.1'),
   'smell-flesh/foul': scent('M24 40l16-28M40 40L24 12'),
   'flesh-texture/brittle': [line('M16 4h16v18l-4-3-4 4-4-4-4 3z'), line('M16 44V28l4-3 4 4 4-4 4 3v16z')],
-  'flesh-texture/tough': [line('M18 46V30C18 8 44 8 40 24M26 46V30c0-10 10-10 8-4'), line('M44 20l-4 5-5-4')],
+  'flesh-texture/tough': [line('M14 4c6 8 6 12 4 20s-2 12 2 20M34 4c-6 8-6 12-4 20s2 12-2 20'), line('M6 12V2M3 5l3-3 3 3M42 36v10M39 43l3 3 3-3'), hatch('M14 4h20l-4 20 2 20H20l-2-20z')],
 };

@@ -1,15 +1,17 @@
 /**
  * A drawing is a list of marks on a 48 × 48 grid. How a mark is drawn carries
  * meaning: line for outline, thin for inner lines, fill for solid parts, hatch
- * for surfaces seen in section, dash for what is not there.
+ * for surfaces seen in section, dash for what is not there. A tint is extra: it
+ * lies under a pattern that says the same without it.
  */
-export type Mark = { d: string; as?: 'line' | 'thin' | 'fill' | 'hatch' | 'dash' };
+export type Mark = { d: string; as?: 'line' | 'thin' | 'fill' | 'hatch' | 'dash' } | { d: string; as: 'tint'; hue: string };
 
 export const line = (d: string): Mark => ({ d });
 export const thin = (d: string): Mark => ({ d, as: 'thin' });
 export const fill = (d: string): Mark => ({ d, as: 'fill' });
 export const hatch = (d: string): Mark => ({ d, as: 'hatch' });
 export const dash = (d: string): Mark => ({ d, as: 'dash' });
+export const tint = (d: string, hue: string): Mark => ({ d, as: 'tint', hue });
 
 const n = (x: number) => Number(x.toFixed(2));
 

@@ -1,4 +1,4 @@
-import { blade, dash, fill, hatch, line, round, thin, type Mark } from './marks';
+import { tint, blade, dash, fill, hatch, line, round, thin, type Mark } from './marks';
 
 /** Strokes that many drawings share. */
 export const ground = thin('M4 42h40');
@@ -18,6 +18,12 @@ const bars = (x: number, y: number, s: number, at: number[], upright: boolean): 
 const waves = (x: number, y: number, s: number): Mark => line([0.35, 0.7].map((v) => `M${n(x)} ${n(y + v * s)}q${n(s / 4)} ${n(-s / 4)} ${n(s / 2)} 0t${n(s / 2)} 0`).join(''));
 const zigs = (x: number, y: number, s: number, at: number[]): Mark => line(at.map((v) => `M${n(x)} ${n(y + v * s)}l${n(s / 4)} ${n(s / 5)} ${n(s / 4)} ${n(-s / 5)} ${n(s / 4)} ${n(s / 5)} ${n(s / 4)} ${n(-s / 5)}`).join(''));
 const nine: [number, number][] = [0.22, 0.5, 0.78].flatMap((u) => [0.22, 0.5, 0.78].map((v): [number, number] => [u, v]));
+
+/** What a colour looks like, under its pattern; for those who see it, an extra. */
+const hues: Record<string, string> = {
+  cream: '#f3e7c0', pink: '#eba6b4', salmon: '#f0a284', chocolate: '#7a4f38', 'purple-brown': '#7b566a', rust: '#c8743a', tawny: '#d39a5c', brown: '#a87448', grey: '#a9a9a9', green: '#74ab60', olive: '#9c9c4e',
+  yellow: '#f2d338', 'egg-yellow': '#f0b92a', sulphur: '#e8e25a', 'chrome-yellow': '#f6c915', orange: '#ee9038', red: '#d9564f', blue: '#6f96d6', violet: '#9470bb', lilac: '#bda3d6', ochre: '#d0a352', tan: '#cfae85', 'buff-pink': '#e2bfa8',
+};
 
 /**
  * Colours as patterns in a square from x, y with side s: no two are told apart
@@ -58,7 +64,8 @@ export function patch(name: string, x: number, y: number, s: number): Mark[] {
   };
   const marks = inner[name];
   if (!marks) return [];
-  return name === 'none' ? [dash(box)] : [line(box), ...marks];
+  const hue = hues[name];
+  return name === 'none' ? [dash(box)] : [...(hue ? [tint(box, hue)] : []), line(box), ...marks];
 }
 
 const saps: Record<string, Mark[]> = {

@@ -7,13 +7,13 @@ import { createGlobalStyle } from 'styled-components';
  */
 export const Global = createGlobalStyle`
   :root {
-    --ink: #2b1a33; --ink-soft: #594a60; --line: #b9c2b4; --ground: #e9ede5; --sheet: #f7f9f4; --sunk: #dde3d8;
+    --ink: #2b1a33; --tint: 0.9; --ink-soft: #594a60; --line: #b9c2b4; --ground: #e9ede5; --sheet: #f7f9f4; --sunk: #dde3d8;
     --lemon: #f3d94e; --lemon-ink: #2b1a33; --bramble: #74285f; --bramble-soft: #eeddea; --danger: #7c1f2c; --focus: #1d4f8c;
     --head: 'Bricolage Grotesque Variable', sans-serif; --text: 'Atkinson Hyperlegible Next Variable', sans-serif;
     color-scheme: light;
   }
   :root[data-theme='dusk'] {
-    --ink: #ece7f0; --ink-soft: #b7adbf; --line: #53485c; --ground: #19121e; --sheet: #231a2a; --sunk: #2e2436;
+    --ink: #ece7f0; --tint: 0.5; --ink-soft: #b7adbf; --line: #53485c; --ground: #19121e; --sheet: #231a2a; --sunk: #2e2436;
     --lemon: #e9cf4c; --lemon-ink: #201527; --bramble: #dd9fcd; --bramble-soft: #422239; --danger: #ff9ca4; --focus: #9cc4ff;
     color-scheme: dark;
   }
