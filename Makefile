@@ -45,8 +45,8 @@ chromium:
 	@scripts/install-chromium.sh
 
 # The API document and the types made from it.
-types: build
-	$(BIN) openapi > docs/openapi.json
+types: web/node_modules/.package-lock.json
+	$(GO) run ./cmd/zesty-thicket openapi > docs/openapi.new && mv docs/openapi.new docs/openapi.json
 	cd web && npm run --silent types
 
 # Every dangerous entry in the place of every target, with every single mistake:

@@ -63,6 +63,8 @@ type Reading struct {
 	// By is the child trait this reading was derived from: who saw the section
 	// of a stalk saw the stalk. -1 if it was given.
 	By int32
+	// From is the joined specimen that it was read on, "" for this one.
+	From string
 }
 
 // scene is what is true of the whole specimen, whatever the order in which it
@@ -85,8 +87,71 @@ type slot struct {
 	spoilers []Spoiler
 }
 
-// readings resolves the log of one specimen into one reading for each trait.
+// readings resolves the log of one specimen into one reading for each trait,
+// with what is carried over from specimens that are physically one with it.
 func (e *Engine) readings(f *Find, specimen string) ([]Reading, scene) {
+	rs, sc := e.ownReadings(f, specimen)
+	for _, other := range joinedTo(f, specimen) {
+		theirs, there := e.ownReadings(f, other)
+		if sc.anyStage && there.anyStage && sc.stages == there.stages {
+			rs = e.carry(rs, theirs, other)
+		}
+	}
+	return e.derive(rs), sc
+}
+
+// carry takes over the sound readings of a part that is physically joined, of
+// traits that nobody read here. Two joined parts that differ carry nothing of
+// that trait. What was prepared, and the state a part is in, stay with it.
+func (e *Engine) carry(rs, theirs []Reading, from string) []Reading {
+	for i := range theirs {
+		r := theirs[i]
+		tr := &e.ix.Book.Traits[r.Trait]
+		if r.Soundness != Sound || tr.Prepares != "" || tr.Class == guide.Circumstance {
+			continue
+		}
+		at := -1
+		for k := range rs {
+			if rs[k].Trait == r.Trait {
+				at = k
+			}
+		}
+		switch {
+		case at < 0:
+			r.From = from
+			rs = append(rs, r)
+		case rs[at].From != "" && rs[at].Mask&r.Mask == 0 && tr.Kind != guide.Measure:
+			rs[at].Soundness, rs[at].First = Conflicting, r.Seq
+		}
+	}
+	return rs
+}
+
+// joinedTo lists the specimens that are physically one with a specimen, through
+// others too.
+func joinedTo(f *Find, specimen string) []string {
+	var out []string
+	seen := map[string]bool{specimen: true}
+	for grown := true; grown; {
+		grown = false
+		for i := range f.Specimens {
+			s := &f.Specimens[i]
+			if s.JoinedTo == "" || seen[s.ID] == seen[s.JoinedTo] {
+				continue
+			}
+			next := s.ID
+			if seen[s.ID] {
+				next = s.JoinedTo
+			}
+			seen[next], grown = true, true
+			out = append(out, next)
+		}
+	}
+	return out
+}
+
+// ownReadings resolves what was said of this specimen itself.
+func (e *Engine) ownReadings(f *Find, specimen string) ([]Reading, scene) {
 	undone := map[int64]int64{} // seq -> when
 	for i := range f.Log {
 		if f.Log[i].Kind == Undone {
@@ -136,7 +201,7 @@ func (e *Engine) readings(f *Find, specimen string) ([]Reading, scene) {
 			out = append(out, e.settle(at, s))
 		}
 	}
-	return e.derive(out), sc
+	return out, sc
 }
 
 // take adds an answer to its slot.

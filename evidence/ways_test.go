@@ -280,3 +280,58 @@ func TestLikenesses(t *testing.T) {
 		t.Errorf("the named deadly lookalikes are not held beside: %v", beside)
 	}
 }
+
+// Nothing goes from one individual to another, except along what is physically
+// joined; there it stays behind what was read on the part itself.
+func TestJoined(t *testing.T) {
+	e := engineOf(t, "")
+	on := func(f *evidence.Find, specimen string, ev evidence.Event) {
+		add(f, ev)
+		f.Log[len(f.Log)-1].Specimen = specimen
+	}
+	stage := func(st guide.Stage) evidence.Event {
+		return evidence.Event{Kind: evidence.Staged, Stages: guide.NewStageSet(st)}
+	}
+	build := func(joined string, st guide.Stage, own ...evidence.Event) *evidence.Find {
+		f := bare(saw("leaf-stalk-section", "flat-two-edges"), saw("condition", "intact"), saw("leaf-veins", "parallel", func(a *evidence.Answer) { a.Unsure = true }))
+		f.Specimens = append(f.Specimens, evidence.Specimen{ID: "s2", JoinedTo: joined})
+		on(f, "s2", stage(st))
+		for _, ev := range own {
+			on(f, "s2", ev)
+		}
+		return f
+	}
+	carried := func(f *evidence.Find) map[string]evidence.Reading {
+		out := map[string]evidence.Reading{}
+		for _, r := range e.Judge(f, "s2").Readings {
+			if r.By < 0 {
+				out[e.Index().Book.Traits[r.Trait].ID] = r
+			}
+		}
+		return out
+	}
+	if got := carried(build("", guide.LeafStage)); len(got) != 0 {
+		t.Errorf("carried between individuals: %v", got)
+	}
+	got := carried(build("s1", guide.LeafStage))
+	if r, ok := got["leaf-stalk-section"]; !ok || r.From != "s1" || r.Soundness != evidence.Sound {
+		t.Errorf("along a traced stem: %+v", got)
+	}
+	if len(got) != 1 {
+		t.Errorf("a shaky look or the state of a part was carried: %v", got)
+	}
+	if got := carried(build("s1", guide.FlowerStage)); len(got) != 0 {
+		t.Errorf("carried to another stage: %v", got)
+	}
+	got = carried(build("s1", guide.LeafStage, saw("leaf-stalk-section", "round")))
+	if r := got["leaf-stalk-section"]; r.From != "" || r.Soundness != evidence.Sound {
+		t.Errorf("what was read on the part itself comes first: %+v", r)
+	}
+	f := build("s1", guide.LeafStage)
+	f.Specimens = append(f.Specimens, evidence.Specimen{ID: "s3", JoinedTo: "s2"})
+	on(f, "s3", stage(guide.LeafStage))
+	on(f, "s3", saw("leaf-stalk-section", "round"))
+	if r := carried(f)["leaf-stalk-section"]; r.Soundness != evidence.Conflicting {
+		t.Errorf("two joined parts that differ: %+v", r)
+	}
+}

@@ -45,6 +45,7 @@ type Reading struct {
 	Fixes     []Fix    `json:"fixes"`
 	First     int64    `json:"first,omitempty" doc:"An earlier reading that differs"`
 	Again     bool     `json:"again,omitempty"`
+	From      string   `json:"from,omitempty" doc:"The specimen, physically joined to this one, on which it was read"`
 	Derived   bool     `json:"derived,omitempty" doc:"Follows from another reading: who saw the part saw that it is there"`
 }
 

@@ -166,6 +166,15 @@ test('by keyboard: two specimens, side by side, each with answers of its own', a
   await tabTo(page, /Specimen 1$/);
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: /Specimen 1$/ })).toHaveAttribute('aria-pressed', 'true');
+  // Another part of the same one, once it has been traced: what was read goes along.
+  await page.keyboard.press('s');
+  await expect(dialog(page).getByRole('table')).toContainText('not looked at');
+  await tabTo(page, /^Another part of specimen 1/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /Specimen 3$/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('s');
+  await expect(dialog(page).getByRole('columnheader', { name: /^Specimen 3/ })).toContainText('joined to specimen 1');
+  await page.keyboard.press('Escape');
   const view = await scene.find('demo-girolle');
   expect(view.log.slice(-2).every((l) => l.specimen === 's2')).toBe(true);
   expect(view.patch.judgements[0]!.readings.filter((r) => !r.derived)).toHaveLength(3);

@@ -5,6 +5,7 @@ import { scaleEnd, where } from '../src/bench/range.ts';
 import { nextCount } from '../src/bench/basket.ts';
 import { listed, wayOf } from '../src/bench/ways.ts';
 import { carriedShort } from '../src/bench/wear.ts';
+import { together } from '../src/bench/together.ts';
 import { idFor } from '../src/you/profile.ts';
 import type { NewLine, S } from '../src/api/client.ts';
 import { expect, test } from './server.ts';
@@ -177,4 +178,10 @@ test('names become ids of their own', () => {
   expect(idFor('…', [])).toBe('someone');
   expect(carriedShort([])).toBe('Hands and tools');
   expect(carriedShort([{ on: 'hands', smell: 'garlic' }, { on: 'gloves', smell: 'garlic' }])).toBe('Carries garlic');
+});
+
+test('side by side: what differs soundly stands first; a shaky look differs from nothing', () => {
+  const r = (id: string, states: string[], soundness: S['Reading']['soundness'] = 'sound'): S['Reading'] => ({ trait: { id, name: id, part: 'leaf' }, seq: 1, kind: 'seen', states, words: '', soundness, fixes: [] });
+  const rows = together([{ readings: [r('a', ['x']), r('b', ['x']), r('c', ['x'])] }, { readings: [r('a', ['x', 'y']), r('b', ['y'], 'shaky'), r('c', ['y']), r('d', ['z'])] }]);
+  expect(rows.map((x) => [x.trait.id, x.differs, x.cells.map((c) => c?.states.join(''))])).toEqual([['c', true, ['x', 'y']], ['a', false, ['x', 'xy']], ['b', false, ['x', 'y']], ['d', false, [undefined, 'z']]]);
 });

@@ -256,3 +256,29 @@ test('what is cut gets days, and is still a hazard at the last of them', async (
   await page.reload();
   expect((await scene.find('quillow-vine')).plan!.days).toHaveLength(3);
 });
+
+test('a thorn falls when one was clipped, and only then; it lies still where motion is unwanted', async ({ browser, server }) => {
+  for (const reducedMotion of ['no-preference', 'reduce'] as const) {
+    const page = await (await browser.newContext({ reducedMotion })).newPage();
+    const scene = new Scene(server);
+    const id = `thorn-${reducedMotion}`;
+    await scene.begin(id, { target: 'cantharellus-cibarius', part: 'cap', preparation: 'cooked', region: 'EU' }, '2026-10-03', ['mature']);
+    await page.goto(`${server.address}/find/${id}`);
+    const bar = page.getByRole('region', { name: 'Verdict' });
+    await expect(bar).toContainText('Nearest danger');
+    const fallen = bar.locator('path.clipped');
+    await expect(fallen).toHaveCount(0);
+    const near = async () => { const e = (await scene.find(id)).patch.judgements[0]!.ledger.find((x) => !x.ruledOut)!; return { id: e.taxon.id, thorns: e.thorns }; };
+    const before = await near();
+    const done = stored(page);
+    await page.getByRole('button', { name: /^Underside: not looked at/ }).click();
+    await page.getByRole('button', { name: /^Underside of the cap/ }).click();
+    await page.getByRole('button', { name: /^blunt folds/ }).click();
+    await done;
+    const after = await near();
+    // What falls is what the judgement says was clipped of the entry that is shown.
+    await expect(fallen).toHaveCount(after.id === before.id ? before.thorns - after.thorns : 0);
+    if (reducedMotion === 'reduce' && (await fallen.count()) > 0) await expect(fallen.first()).toBeHidden();
+    await page.context().close();
+  }
+});

@@ -1057,6 +1057,8 @@ export interface components {
              */
             first?: number;
             fixes: components["schemas"]["Fix"][];
+            /** @description The specimen, physically joined to this one, on which it was read */
+            from?: string;
             kind: string;
             /**
              * Format: int64

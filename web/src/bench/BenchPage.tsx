@@ -66,7 +66,7 @@ function Bench({ id }: { id: string }) {
   };
   useKeys({
     n: () => setWay('offered'), c: () => setWay('list'), k: () => setWay('key'), l: () => setWay('whole'), u: () => bench.undo(),
-    d: () => setSheet('dangers'), w: () => setSheet('why'), o: () => setSheet('open'), b: () => setSheet('basket'), p: () => setSheet('pick'), h: () => setSheet('wear'), r: () => setSheet('back'), f: () => setSheet('photos'),
+    d: () => setSheet('dangers'), w: () => setSheet('why'), o: () => setSheet('open'), b: () => setSheet('basket'), p: () => setSheet('pick'), h: () => setSheet('wear'), r: () => setSheet('back'), f: () => setSheet('photos'), s: () => setSheet('together'),
     '/': () => void go('/guide'), '?': () => setSheet('keys'),
   });
   const byId = useMemo(() => new Map(bench.guide.data?.traits.map((t) => [t.id, t])), [bench.guide.data]);
@@ -103,6 +103,7 @@ function Bench({ id }: { id: string }) {
         <Row role="group" aria-label="Specimens">
           {view.specimens.map((s, i) => s.id !== asideId && <Chip key={s.id} $on={s.id === j.specimen} aria-pressed={s.id === j.specimen} onPress={() => bench.setSpecimen(s.id)}>Specimen {i + 1}</Chip>)}
           <Button isDisabled={more.isPending} onPress={() => { const s = `s${view.specimens.length + 1}`; more.mutate({ id: s }, { onSuccess: () => bench.setSpecimen(s) }); }}>Another one</Button>
+          <Button onPress={() => setSheet('together')}>Side by side</Button>
           <Button className="narrow" onPress={() => setSheet('place')}>Place and rules</Button>
           <Button onPress={() => setSheet('basket')}>{view.patch.held ? 'Basket: held' : counted > 0 ? `Basket: ${counted} of ${counted + view.patch.unchecked}` : 'Basket'}</Button>
         </Row>

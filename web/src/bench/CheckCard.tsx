@@ -77,7 +77,7 @@ export function CheckCard({ take, about, leads, hand, taken, beside, wear, wait,
       {was && (
         <Was>
           <span>
-            You said: <b>{was.words}</b> ({was.soundness})
+            {was.from ? 'Read on a part joined to it:' : 'You said:'} <b>{was.words}</b> ({was.soundness})
             {was.fixes.map((f) => (
               <span key={f.spoiler}>
                 {' '}

@@ -1,6 +1,6 @@
 /** The keys of the bench, and how its drawing is to be read. */
 export function Keys() {
-  const keys = [['1 – 9', 'choose a drawing'], ['n', 'the offered next check'], ['c', 'the checklist'], ['k', 'the key'], ['l', 'the whole look'], ['u', 'undo the last answer'], ['d', 'dangers'], ['w', 'why'], ['o', 'what is open'], ['b', 'the basket'], ['p', 'before you pick'], ['h', 'hands, gloves and blade'], ['f', 'pictures'], ['r', 'look back'], ['/', 'search the guide'], ['?', 'this list']];
+  const keys = [['1 – 9', 'choose a drawing'], ['n', 'the offered next check'], ['c', 'the checklist'], ['k', 'the key'], ['l', 'the whole look'], ['u', 'undo the last answer'], ['d', 'dangers'], ['w', 'why'], ['o', 'what is open'], ['b', 'the basket'], ['p', 'before you pick'], ['s', 'specimens side by side'], ['h', 'hands, gloves and blade'], ['f', 'pictures'], ['r', 'look back'], ['/', 'search the guide'], ['?', 'this list']];
   return (
     <>
       <dl style={{ display: 'grid', gridTemplateColumns: '90px 1fr', gap: 8, margin: 0 }}>

@@ -10,13 +10,14 @@ import { LookBack } from './LookBack';
 import { Obligations } from './Obligations';
 import { Photos } from './Photos';
 import { PlaceForm } from './PlaceForm';
+import { SideBySide } from './SideBySide';
 import type { Bench } from './useBench';
 import { Wear } from './Wear';
 import { Why } from './Why';
 
 export const sheetTitles = {
   open: 'Verdict and what is open', dangers: 'Dangers', why: 'Why', back: 'Looking back', place: 'The place and its rules', keys: 'Keys', basket: 'The basket, item by item',
-  pick: 'Before you pick', wear: 'Hands, gloves and blade', photos: 'Pictures', measure: 'Measure in a picture', plan: 'What becomes of it',
+  pick: 'Before you pick', wear: 'Hands, gloves and blade', photos: 'Pictures', measure: 'Measure in a picture', plan: 'What becomes of it', together: 'Specimens side by side',
 };
 export type Sheet = keyof typeof sheetTitles;
 
@@ -42,6 +43,7 @@ export function Sheets({ sheet, bench, view, judgement: j, traits, byId, stand, 
       {sheet === 'wear' && <Wear bench={bench} view={view} />}
       {sheet === 'photos' && <Photos view={view} specimen={j.specimen} />}
       {sheet === 'measure' && <Photos view={view} specimen={j.specimen} unit={bench.trait?.unit} onTake={onTaken} />}
+      {sheet === 'together' && <SideBySide view={view} onSpecimen={(s) => { bench.setSpecimen(s); close(); }} />}
       {sheet === 'plan' && <DisposalPlan view={view} />}
       {sheet === 'keys' && <Keys />}
     </Drawer>

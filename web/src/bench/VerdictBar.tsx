@@ -28,7 +28,7 @@ export function VerdictBar({ judgement: j, held, onOpen, onDangers, onWhy }: Pro
       <div className="near">
         {near ? (
           <>
-            <Thorns grade={near.grade} left={near.thorns} cut={false} width={64} />
+            <Thorns key={near.taxon.id} grade={near.grade} left={near.thorns} cut={false} width={64} />
             <p>
               Nearest danger: <b>{near.taxon.common}</b>
               <br />
