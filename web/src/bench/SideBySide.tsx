@@ -22,7 +22,7 @@ export function SideBySide({ view, onSpecimen }: { view: View; onSpecimen: (id: 
   const begin = (joinedTo?: string) => add.mutate({ id: next, joinedTo }, { onSuccess: () => onSpecimen(next) });
   return (
     <>
-      <p>Each individual has answers of its own: one leaf with its stalk, one cap, one twig. {differ > 0 ? `${differ === 1 ? 'One trait differs' : `${differ} traits differ`}: they stand first.` : ''}</p>
+      <p>Each individual has answers of its own: one leaf with its stalk, one cap, one twig. {differ > 0 && (differ === 1 ? 'One trait differs: it stands first.' : `${differ} traits differ: they stand first.`)}</p>
       <Scroll role="region" aria-label="The specimens side by side" tabIndex={0}>
         <Table>
           <thead>
