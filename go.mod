@@ -5,9 +5,13 @@ go 1.26.0
 ignore ./web/node_modules
 
 require (
+	github.com/adrianmo/go-nmea v1.10.0
+	github.com/arran4/golang-ical v0.3.4
 	github.com/danielgtaylor/huma/v2 v2.37.2
 	github.com/glebarez/sqlite v1.11.0
 	github.com/go-chi/chi/v5 v5.5.0
+	github.com/nathan-osman/go-sunrise v1.1.0
+	github.com/paulmach/go.geojson v1.5.0
 	github.com/santhosh-tekuri/jsonschema/v6 v6.0.3
 	go.yaml.in/yaml/v3 v3.0.6
 	golang.org/x/image v0.47.0

@@ -1,5 +1,16 @@
-// Package season holds what can be said about the time of year. It never rules
-// anything out: a month out of season only weighs in the standing.
+// Package season reckons the time of year: when something is likely to be up at
+// a place, and how sure that is. It never rules anything out: a month out of
+// season only weighs in the standing, and every reckoned day comes with its
+// spread.
+//
+// The year is a ring of 365 days (29 February falls on 1 March). A window of an
+// entry is a [Span] on that ring with two soft edges, each a day and a standard
+// deviation. A span starts from the months that the guide gives for its
+// reference place and is moved, step by step: to the other hemisphere, along
+// latitude, longitude and altitude by a bioclimatic law, by how early or late
+// this year runs in degree days, and at last by the days on which the user
+// first saw it. Each step is kept with its days and its source, so that a
+// screen can say how a window was reckoned.
 package season
 
 // Fit says how a month meets the months of an entry.
