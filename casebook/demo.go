@@ -2,8 +2,8 @@ package casebook
 
 import "zestythicket/evidence"
 
-// Demo fills an empty database with a scenario of our own: two finds in the
-// invented Quillow valley. A database that already knows someone is left alone.
+// Demo fills an empty database with a scenario of our own: two finds, two places, a
+// walk and a weather station in the invented Quillow valley. A database that already knows someone is left alone.
 func (c *Casebook) Demo() error {
 	people, err := c.Store.People()
 	if err != nil || len(people) > 0 {
@@ -26,6 +26,9 @@ func (c *Casebook) Demo() error {
 	}
 	if _, err := c.Begin(&Begin{ID: "demo-chestnut", Title: "Brown nuts under the old row", Place: "Hollin Bank, Quillow valley", Day: "2026-10-11", Stages: []string{"fruit"},
 		Facts: Facts{Intent: "eat", Target: "castanea-sativa", Part: "seed", Prep: "cooked", Region: "EU", Habitats: []string{"garden"}}}); err != nil {
+		return err
+	}
+	if err := c.demoGround(); err != nil {
 		return err
 	}
 	return c.demoAnswers("demo-chestnut", []Answer{

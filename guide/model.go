@@ -288,6 +288,24 @@ type Book struct {
 	Sources     []Source
 	StageChecks []StageCheck
 	Syndromes   []Syndrome
+	Places      []Place
+}
+
+// Place is where months of entries hold: degrees, north and east positive, and
+// metres.
+type Place struct {
+	Name          string
+	Lat, Lon, Alt float64
+}
+
+// PlaceNamed finds a reference place.
+func (b *Book) PlaceNamed(name string) (Place, bool) {
+	for _, p := range b.Places {
+		if p.Name == name {
+			return p, true
+		}
+	}
+	return Place{}, false
 }
 
 // HazardFor is the grade of the entry as a use would have it: the gravest line

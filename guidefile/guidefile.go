@@ -5,6 +5,7 @@
 // The directory looks like this:
 //
 //	sources.yaml      id: title
+//	places.yaml       where the months of the entries hold
 //	stages.yaml       which answers fix a stage
 //	hard-groups.yaml  groups that ask for a sign-off
 //	sayings.yaml      folk rules, refused by name
@@ -69,6 +70,7 @@ func read(fsys fs.FS) (*loader, error) {
 		read  func(r yamlpos.Reader, data []byte)
 	}{
 		{"sources.yaml", l.readSources},
+		{"places.yaml", l.readPlaces},
 		{"hard-groups.yaml", l.readHardGroups},
 		{"syndromes.yaml", l.readSyndromes},
 		{"traits/", l.readTraits},

@@ -55,6 +55,7 @@ func (l *loader) readTaxon(r yamlpos.Reader, data []byte) {
 	l.readNames(r, m, &t)
 	l.readHazards(r, m["hazards"], &t)
 	readWindows(r, m["windows"], &t)
+	l.placeOf(r, &t, m["place"])
 	readUses(r, m["uses"], &t)
 	readWarnings(r, m, &t)
 	for _, k := range r.Items(m["key"]) {

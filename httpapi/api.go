@@ -71,4 +71,5 @@ func (s *Server) routes(api huma.API) {
 	s.findRoutes(api)
 	s.wayRoutes(api)
 	s.photoRoutes(api)
+	s.groundRoutes(api)
 }

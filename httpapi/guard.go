@@ -56,8 +56,11 @@ func refuse(w http.ResponseWriter, why string) {
 func limitBody(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		limit := int64(maxBody)
-		if strings.Contains(r.URL.Path, "/photos/") {
+		switch path := r.URL.Path; {
+		case strings.Contains(path, "/photos/"):
 			limit = photo.MaxBytes + 1
+		case strings.HasPrefix(path, "/api/places/"), path == "/api/tracks":
+			limit = fileBytes
 		}
 		r.Body = http.MaxBytesReader(w, r.Body, limit)
 		next.ServeHTTP(w, r)

@@ -49,3 +49,9 @@ func apart(a, b float64) float64 {
 	}
 	return d
 }
+
+// Apart is how many days lie between two days of the ring, the shorter way.
+func Apart(a, b float64) float64 {
+	d := apart(a, b)
+	return max(d, -d)
+}

@@ -44,6 +44,9 @@ var migrations = []string{
 		id TEXT PRIMARY KEY, find_id TEXT NOT NULL REFERENCES finds(id), specimen TEXT NOT NULL, part TEXT NOT NULL, mime TEXT NOT NULL,
 		width INTEGER NOT NULL, height INTEGER NOT NULL, bytes BLOB NOT NULL, at_ms INTEGER NOT NULL);
 	 CREATE INDEX photos_by_find ON photos (find_id, at_ms)`,
+	// 6: places, walks, first-seen days, signs and other records; weather
+	`CREATE TABLE notes (kind TEXT NOT NULL, id TEXT NOT NULL, doc TEXT NOT NULL, at_ms INTEGER NOT NULL, PRIMARY KEY (kind, id));
+	 CREATE TABLE weather (place_id TEXT NOT NULL, day INTEGER NOT NULL, tmin REAL NOT NULL, tmax REAL NOT NULL, rain REAL NOT NULL, PRIMARY KEY (place_id, day))`,
 }
 
 func (s *Store) migrate() error {

@@ -13,9 +13,9 @@ import (
 	"github.com/adrianmo/go-nmea"
 )
 
-// Fix is one position. Accuracy is one standard deviation in metres, 0 when it was
+// TrackPoint is one position. Accuracy is one standard deviation in metres, 0 when it was
 // not said.
-type Fix struct {
+type TrackPoint struct {
 	Lat      float64 `json:"lat"`
 	Lon      float64 `json:"lon"`
 	Alt      float64 `json:"alt"`
@@ -41,8 +41,8 @@ const UserRange = 4
 
 // NMEA reads GGA sentences; other sentences pass by. A sentence with a wrong check
 // sum, or without a fix, is named and left out.
-func NMEA(in io.Reader) ([]Fix, []Problem) {
-	var fixes []Fix
+func NMEA(in io.Reader) ([]TrackPoint, []Problem) {
+	var fixes []TrackPoint
 	var bad []Problem
 	s := bufio.NewScanner(io.LimitReader(in, MostBytes))
 	for line := 1; s.Scan(); line++ {
@@ -75,7 +75,7 @@ func NMEA(in io.Reader) ([]Fix, []Problem) {
 			bad = append(bad, Problem{line, fmt.Sprintf("more than %d positions; the rest is left out", MostFixes)})
 			break
 		}
-		fixes = append(fixes, Fix{Lat: g.Latitude, Lon: g.Longitude, Alt: g.Altitude, Accuracy: g.HDOP * UserRange})
+		fixes = append(fixes, TrackPoint{Lat: g.Latitude, Lon: g.Longitude, Alt: g.Altitude, Accuracy: g.HDOP * UserRange})
 	}
 	if err := s.Err(); err != nil {
 		bad = append(bad, Problem{0, "a line is too long to be NMEA"})
@@ -112,8 +112,8 @@ type gpxPoint struct {
 
 // GPX reads waypoints and track points of a GPX 1.0 or 1.1 file. It stops at what
 // is malformed and gives what came before.
-func GPX(in io.Reader) ([]Fix, []Problem) {
-	var fixes []Fix
+func GPX(in io.Reader) ([]TrackPoint, []Problem) {
+	var fixes []TrackPoint
 	var bad []Problem
 	d := xml.NewDecoder(io.LimitReader(in, MostBytes))
 	d.Strict = true
@@ -155,7 +155,7 @@ func GPX(in io.Reader) ([]Fix, []Problem) {
 		if len(fixes) == MostFixes {
 			return fixes, append(bad, Problem{line, fmt.Sprintf("more than %d positions; the rest is left out", MostFixes)})
 		}
-		fixes = append(fixes, Fix{Lat: *p.Lat, Lon: *p.Lon, Alt: p.Ele, Accuracy: p.Hdop * UserRange, Name: p.Name})
+		fixes = append(fixes, TrackPoint{Lat: *p.Lat, Lon: *p.Lon, Alt: p.Ele, Accuracy: p.Hdop * UserRange, Name: p.Name})
 	}
 	if !root {
 		bad = append(bad, Problem{1, "the file is empty"})

@@ -66,3 +66,11 @@ func FuzzTracks(f *testing.F) {
 		}
 	})
 }
+
+// The simulated receiver sends sentences that all hold.
+func TestSimulated(t *testing.T) {
+	fixes, bad := NMEA(strings.NewReader(walk))
+	if len(bad) > 0 || len(fixes) < 30 || len(Simulated()) != len(fixes) {
+		t.Errorf("%d positions, problems %v", len(fixes), bad)
+	}
+}

@@ -18,6 +18,7 @@ async function bench(page: Page, address: string, find = 'demo-girolle'): Promis
 test('by keyboard: a key with “can’t tell”, a checklist, a whole look, and back', async ({ page, server }) => {
   await bench(page, server.address);
   await page.keyboard.press('k');
+  await expect(page.getByText(/^Couplet \d/).first()).toBeVisible();
   const first = await question(page).innerText();
   await tabTo(page, /^Can’t tell: keep both ways/);
   let done = stored(page);

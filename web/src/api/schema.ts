@@ -263,6 +263,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fixed/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API fixed by ID */
+        put: operations["put-api-fixed-by-id"];
+        post?: never;
+        /** Delete API fixed by ID */
+        delete: operations["delete-api-fixed-by-id"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/guide": {
         parameters: {
             query?: never;
@@ -314,6 +332,75 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API places */
+        get: operations["list-api-places"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API places by ID */
+        get: operations["get-api-places-by-id"];
+        /** Put API places by ID */
+        put: operations["put-api-places-by-id"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{id}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API places by ID weather */
+        put: operations["put-api-places-by-id-weather"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/receiver": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API receiver */
+        get: operations["list-api-receiver"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rejudged": {
         parameters: {
             query?: never;
@@ -326,6 +413,76 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API reminders */
+        get: operations["list-api-reminders"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API ring */
+        post: operations["post-api-ring"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seen/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API seen by ID */
+        put: operations["put-api-seen-by-id"];
+        post?: never;
+        /** Delete API seen by ID */
+        delete: operations["delete-api-seen-by-id"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/signs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API signs by ID */
+        put: operations["put-api-signs-by-id"];
+        post?: never;
+        /** Delete API signs by ID */
+        delete: operations["delete-api-signs-by-id"];
         options?: never;
         head?: never;
         patch?: never;
@@ -357,6 +514,92 @@ export interface paths {
         };
         /** Get API taxa by ID */
         get: operations["get-api-taxa-by-id"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API today */
+        get: operations["get-api-today"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tracks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API tracks */
+        post: operations["post-api-tracks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API walks */
+        get: operations["list-api-walks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API walks by ID */
+        get: operations["get-api-walks-by-id"];
+        /** Put API walks by ID */
+        put: operations["put-api-walks-by-id"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/year": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API year */
+        get: operations["get-api-year"];
         put?: never;
         post?: never;
         delete?: never;
@@ -540,11 +783,40 @@ export interface components {
             ticks: components["schemas"]["Tick"][];
             words: string;
         };
+        ComingUp: {
+            name: string;
+            /** @description It is more likely up in a week than now, by a fifth or more */
+            opens: boolean;
+            /** Format: double */
+            p: number;
+            place: string;
+            stage: string;
+            taxon: components["schemas"]["TaxonRef"];
+        };
         Couplet: {
             ask: string;
             how: string;
             leads: components["schemas"]["Lead"][];
             trait: components["schemas"]["TraitRef"];
+        };
+        DangerLine: {
+            contact: boolean;
+            /** @description What leads to it; never evidence */
+            cues: string[];
+            /** @description Its habitat is here */
+            fits: boolean;
+            /** Format: int64 */
+            grade: number;
+            gradeWord: string;
+            /** @description What is hoped for that names it as a lookalike */
+            named: components["schemas"]["TaxonRef"][];
+            /**
+             * Format: double
+             * @description How likely its best stage is up; -1 when the guide gives no window
+             */
+            p: number;
+            stages: string[];
+            taxon: components["schemas"]["TaxonRef"];
         };
         Disposal: {
             /** Format: date */
@@ -561,6 +833,17 @@ export interface components {
             here: string;
             question: string;
             schools: string[];
+        };
+        Due: {
+            day: string;
+            find?: string;
+            id: string;
+            /** @enum {string} */
+            kind: "wait" | "disposal" | "visit" | "walk";
+            /** @description Its day is today or past */
+            late: boolean;
+            link: string;
+            what: string;
         };
         Entry: {
             contact: boolean;
@@ -692,6 +975,15 @@ export interface components {
             spoiler: string;
             why: string;
         };
+        Fixed: {
+            close: string;
+            id: string;
+            /** @description Month and day */
+            open: string;
+            place?: string;
+            stage: string;
+            taxon: string;
+        };
         GuideInfo: {
             /**
              * Format: int64
@@ -771,6 +1063,17 @@ export interface components {
             stages: string[];
             uses: components["schemas"]["Use"][];
         };
+        Imported: {
+            fixes: components["schemas"]["TrackPoint"][];
+            gaps: string[];
+            problems: components["schemas"]["Problem"][];
+            /**
+             * Format: int64
+             * @description How many lines or positions could be read
+             */
+            read: number;
+            stored: boolean;
+        };
         Judgement: {
             /** @description Entries of other continents, set aside in plain sight */
             aside: components["schemas"]["TaxonRef"][];
@@ -833,6 +1136,11 @@ export interface components {
             trait: components["schemas"]["TraitRef"];
             words: string;
         };
+        KitLine: {
+            id: string;
+            what: string;
+            why: string;
+        };
         Lead: {
             /**
              * Format: int64
@@ -846,6 +1154,17 @@ export interface components {
             holds: boolean;
             name: string;
             words: string;
+        };
+        LikelyLine: {
+            /** @description Its habitat is here */
+            fits: boolean;
+            /**
+             * Format: double
+             * @description How likely its best stage is up; -1 when the guide gives no window
+             */
+            p: number;
+            stages: string[];
+            taxon: components["schemas"]["TaxonRef"];
         };
         Likeness: {
             alike: string[];
@@ -865,6 +1184,18 @@ export interface components {
             /** @description What to look at to tell it from the others */
             unlooked: components["schemas"]["TraitRef"][];
             usual: components["schemas"]["Usual"][];
+        };
+        Limit: {
+            /** @description A decimal number */
+            amount: string;
+            /** @description What it is for; empty: everything */
+            kind: string;
+            /** @enum {string} */
+            per: "person-day" | "day" | "person-year" | "year";
+            /** @description Where the user has it from */
+            source: string;
+            /** @enum {string} */
+            unit: "kg" | "g" | "l" | "pieces" | "";
         };
         Line: {
             /** Format: int64 */
@@ -939,6 +1270,24 @@ export interface components {
             target: string;
             words: string;
         };
+        Outlook: {
+            dangers: components["schemas"]["DangerLine"][];
+            guide: string;
+            hopes: components["schemas"]["LikelyLine"][];
+            kit: components["schemas"]["KitLine"][];
+            /** @description Daylight left at the end of the walk, in words */
+            light: string;
+            others: components["schemas"]["LikelyLine"][];
+            pairs: components["schemas"]["Pair"][];
+            placeDetails?: components["schemas"]["Place"];
+            /** @description Permission, protection and limits, and what of them is open */
+            rules: string[];
+            scene: string[];
+            /** @description By the walk's clock */
+            sunrise?: string;
+            sunset?: string;
+            walk: components["schemas"]["Walk"];
+        };
         Overlay: {
             /** @description Folder next to the database that own entries are read from */
             dir: string;
@@ -958,6 +1307,11 @@ export interface components {
             line: number;
             what: string;
         };
+        Pair: {
+            danger: components["schemas"]["TaxonRef"];
+            hope: components["schemas"]["TaxonRef"];
+            stage: string;
+        };
         Patch: {
             /** Format: int64 */
             failed: number;
@@ -974,6 +1328,18 @@ export interface components {
             /** Format: int64 */
             unchecked: number;
             words: string;
+        };
+        PatchOfGround: {
+            /**
+             * Format: int64
+             * @description Days to regrow before the next visit
+             */
+            every?: number;
+            id: string;
+            name: string;
+            note?: string;
+            points: components["schemas"]["Position"][];
+            taxon?: string;
         };
         Person: {
             id: string;
@@ -1000,6 +1366,50 @@ export interface components {
             /** Format: int64 */
             width: number;
         };
+        Place: {
+            /**
+             * Format: double
+             * @description Metres
+             */
+            alt?: number;
+            /** @description When it burnt last, if it did */
+            burnt?: string;
+            /** @enum {string} */
+            exposure?: "north" | "east" | "south" | "west" | "level" | "";
+            /** @enum {string} */
+            ground?: "clean" | "sprayed" | "roadside" | "fouled" | "industrial" | "";
+            habitats?: string[];
+            /** @description Of the scene: wet ground, rocks, traffic, ticks, thorns, stock */
+            hazards?: string[];
+            /** @description Trees that stand there */
+            hosts?: string[];
+            id: string;
+            /**
+             * Format: double
+             * @description Degrees north
+             */
+            lat?: number;
+            limits?: components["schemas"]["Limit"][];
+            /**
+             * Format: double
+             * @description Degrees east
+             */
+            lon?: number;
+            /** @description GeoJSON of the ground, as drawn or brought */
+            map?: string;
+            name: string;
+            owner?: string;
+            patches?: components["schemas"]["PatchOfGround"][];
+            /** @enum {string} */
+            permission?: "yes" | "no" | "unanswered" | "";
+            /** @enum {string} */
+            protected?: "yes" | "no" | "unanswered" | "";
+            /** @enum {string} */
+            region?: "EU" | "ENA" | "WNA" | "";
+            /** @description When the permission ends */
+            until?: string;
+            zones?: components["schemas"]["Zone"][];
+        };
         Plan: {
             /** Format: date */
             cut: string;
@@ -1018,6 +1428,22 @@ export interface components {
             day: string;
             what: string;
             why: string;
+        };
+        Position: {
+            /** Format: double */
+            accuracy?: number;
+            day?: string;
+            /** Format: double */
+            lat: number;
+            /** Format: double */
+            lon: number;
+        };
+        Problem: {
+            field: string;
+            hint: string;
+            /** Format: int64 */
+            line: number;
+            what: string;
         };
         Profile: {
             /** @description Health topics that were asked and answered */
@@ -1092,16 +1518,108 @@ export interface components {
             title: string;
             was: string;
         };
+        RingIn: {
+            /**
+             * Format: double
+             * @description Metres; of a point that says none itself
+             */
+            accuracy?: number;
+            points: components["schemas"]["Position"][];
+        };
+        RingOut: {
+            /** Format: double */
+            centreSd: number;
+            /**
+             * Format: double
+             * @description Places that the arc not walked may hold
+             */
+            expected: number;
+            /** Format: double */
+            expectedSd: number;
+            /**
+             * Format: double
+             * @description Degrees from north, clockwise
+             */
+            gapFrom: number;
+            /** Format: double */
+            gapMetres: number;
+            /** Format: double */
+            gapTo: number;
+            /** Format: double */
+            lat: number;
+            /** Format: double */
+            lon: number;
+            /**
+             * Format: double
+             * @description Metres
+             */
+            radius: number;
+            /** Format: double */
+            radiusSd: number;
+            /**
+             * Format: double
+             * @description How far the places lie off the ring, in metres
+             */
+            rms: number;
+            words: string;
+        };
         Saying: {
             id: string;
             instead: string;
             saying: string;
             why: string;
         };
+        SecondLook: {
+            find: string;
+            title: string;
+        };
+        Seen: {
+            /** Format: date */
+            day: string;
+            id: string;
+            place?: string;
+            stage: string;
+            taxon: string;
+        };
         Share: {
             /** Format: double */
             p: number;
             taxon: components["schemas"]["TaxonRef"];
+        };
+        Sign: {
+            /**
+             * Format: double
+             * @description °C, after frost
+             */
+            below?: number;
+            /** @description Month and day */
+            feast?: string;
+            /**
+             * Format: int64
+             * @description Days after the sign
+             */
+            from: number;
+            id: string;
+            /** @enum {string} */
+            kind: "rain" | "frost" | "fire" | "flower" | "feast";
+            /** @description The other plant, after its flower */
+            of?: string;
+            place?: string;
+            /**
+             * Format: double
+             * @description mm, after rain
+             */
+            rain?: number;
+            /** Format: double */
+            sd: number;
+            taxon: string;
+            /** Format: int64 */
+            to: number;
+            /**
+             * Format: int64
+             * @description days, after rain
+             */
+            within?: number;
         };
         SignOff: {
             by: string;
@@ -1161,6 +1679,17 @@ export interface components {
             structural: boolean;
             trait: components["schemas"]["TraitRef"];
             words: string;
+        };
+        Stored: {
+            id: string;
+        };
+        Stretch: {
+            from: string;
+            /** @description The day of the sign */
+            of: string;
+            sign: components["schemas"]["Sign"];
+            taxon: components["schemas"]["TaxonRef"];
+            to: string;
         };
         TaxonPage: {
             before: string[];
@@ -1240,6 +1769,30 @@ export interface components {
             want: string[];
             wantWords: string;
             words: string;
+        };
+        Today: {
+            coming: components["schemas"]["ComingUp"][];
+            counts: {
+                [key: string]: number;
+            };
+            day: string;
+            due: components["schemas"]["Due"][];
+            /** @description Finds that today's guide would judge otherwise */
+            moved: components["schemas"]["Rejudged"][];
+            /** @description Finds whose checks are complete and that wait for the second look at home */
+            second: components["schemas"]["SecondLook"][];
+            signs: components["schemas"]["Stretch"][];
+        };
+        TrackPoint: {
+            /** Format: double */
+            accuracy: number;
+            /** Format: double */
+            alt: number;
+            /** Format: double */
+            lat: number;
+            /** Format: double */
+            lon: number;
+            name?: string;
         };
         Trait: {
             /** @description The state that inspected-and-absent stands for */
@@ -1387,6 +1940,31 @@ export interface components {
             startedMs: number;
             trait: string;
         };
+        Walk: {
+            /** Format: date */
+            day: string;
+            /** @description What was added to the list */
+            extra?: string[];
+            from?: string;
+            /** @description Ids of entries */
+            hopes?: string[];
+            id: string;
+            /** @description What the list asks for and is left at home on purpose */
+            left?: string[];
+            note?: string;
+            /**
+             * Format: int64
+             * @description Minutes of the clock ahead of UTC
+             */
+            offset?: number;
+            /** @description What is in the bag */
+            packed?: string[];
+            people?: string[];
+            /** @description Id of a place */
+            place?: string;
+            title?: string;
+            to?: string;
+        };
         Wear: {
             carried: components["schemas"]["Carried"][];
             do: string;
@@ -1403,6 +1981,76 @@ export interface components {
             void: string[];
             with: string;
             words: string;
+        };
+        Year: {
+            day: string;
+            /**
+             * Format: double
+             * @description By how many days this year runs late in degree days
+             */
+            late: number;
+            place: string;
+            /** @description How, in words */
+            reckoned: string;
+            rows: components["schemas"]["YearRow"][];
+            seen: components["schemas"]["Seen"][];
+            signs: components["schemas"]["Stretch"][];
+            /**
+             * Format: int64
+             * @description As an ordinal
+             */
+            today: number;
+            /**
+             * Format: int64
+             * @description Years of weather to compare with
+             */
+            years: number;
+        };
+        YearRow: {
+            /** @description The reference place of the guide's months */
+            from: string;
+            /** Format: int64 */
+            grade: number;
+            kingdom: string;
+            taxon: components["schemas"]["TaxonRef"];
+            windows: components["schemas"]["YearWindow"][];
+        };
+        YearStep: {
+            /** Format: double */
+            close: number;
+            /**
+             * Format: double
+             * @description Days by which it moved the opening
+             */
+            open: number;
+            source: string;
+            what: string;
+        };
+        YearWindow: {
+            allYear: boolean;
+            /** Format: double */
+            close: number;
+            /** Format: double */
+            closeSd: number;
+            /**
+             * Format: double
+             * @description How likely it is up on the day, 0 to 1
+             */
+            now: number;
+            /** Format: double */
+            open: number;
+            /**
+             * Format: double
+             * @description Days, one standard deviation
+             */
+            openSd: number;
+            stages: string[];
+            steps: components["schemas"]["YearStep"][];
+        };
+        Zone: {
+            name: string;
+            /** @enum {string} */
+            rule: "clear" | "keep";
         };
     };
     responses: never;
@@ -2044,6 +2692,72 @@ export interface operations {
             };
         };
     };
+    "put-api-fixed-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Fixed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stored"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "delete-api-fixed-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stored"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     "get-api-guide": {
         parameters: {
             query?: never;
@@ -2137,6 +2851,168 @@ export interface operations {
             };
         };
     };
+    "list-api-places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-places-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-places-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Place"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-places-by-id-weather": {
+        parameters: {
+            query?: {
+                /** @description Store the good part of a file with problems */
+                partly?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Imported"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "list-api-receiver": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrackPoint"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     "list-api-rejudged": {
         parameters: {
             query?: never;
@@ -2153,6 +3029,203 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Rejudged"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "list-api-reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Cache-Control"?: string;
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "post-api-ring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RingOut"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-seen-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Seen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stored"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "delete-api-seen-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stored"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-signs-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sign"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stored"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "delete-api-signs-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stored"];
                 };
             };
             /** @description Error */
@@ -2227,6 +3300,196 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TaxonPage"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Today"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "post-api-tracks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Imported"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "list-api-walks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Walk"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-walks-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outlook"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-walks-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Walk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outlook"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-year": {
+        parameters: {
+            query?: {
+                place?: string;
+                taxon?: string[];
+                day?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Year"];
                 };
             };
             /** @description Error */

@@ -1,0 +1,152 @@
+package httpapi
+
+import (
+	"bytes"
+	"context"
+	"fmt"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"zestythicket/casebook"
+	"zestythicket/exchange/track"
+	"zestythicket/ring"
+)
+
+// NoteID names a record in a path.
+type NoteID struct {
+	ID string `path:"id" pattern:"^[a-z0-9-]{1,90}$"`
+}
+
+// Stored says that something was stored or removed.
+type Stored struct {
+	ID string `json:"id"`
+}
+
+// RingIn are places in which caps were found.
+type RingIn struct {
+	Points   []casebook.Position `json:"points" minItems:"1" maxItems:"500"`
+	Accuracy float64         `json:"accuracy,omitempty" minimum:"0" maximum:"1000" doc:"Metres; of a point that says none itself"`
+}
+
+// RingOut is the ring they stand in.
+type RingOut struct {
+	Lat        float64 `json:"lat"`
+	Lon        float64 `json:"lon"`
+	Radius     float64 `json:"radius" doc:"Metres"`
+	RadiusSd   float64 `json:"radiusSd"`
+	CentreSd   float64 `json:"centreSd"`
+	Rms        float64 `json:"rms" doc:"How far the places lie off the ring, in metres"`
+	GapFrom    float64 `json:"gapFrom" doc:"Degrees from north, clockwise"`
+	GapTo      float64 `json:"gapTo"`
+	GapMetres  float64 `json:"gapMetres"`
+	Expected   float64 `json:"expected" doc:"Places that the arc not walked may hold"`
+	ExpectedSd float64 `json:"expectedSd"`
+	Words      string  `json:"words"`
+}
+
+const fileBytes = track.MostBytes + 1
+
+func (s *Server) groundRoutes(api huma.API) {
+	ok := func(o *huma.Operation) { o.DefaultStatus = http.StatusOK }
+	big := func(o *huma.Operation) { o.DefaultStatus, o.MaxBodyBytes = http.StatusOK, fileBytes }
+	huma.Get(api, "/api/places", answer(func(*struct{}) ([]casebook.Place, error) { return s.book.Places() }))
+	huma.Get(api, "/api/places/{id}", answer(func(in *NoteID) (*casebook.Place, error) { return s.book.Place(in.ID) }))
+	huma.Put(api, "/api/places/{id}", answer(func(in *struct {
+		NoteID
+		Body casebook.Place
+	}) (*casebook.Place, error) {
+		in.Body.ID = in.ID
+		return s.book.SavePlace(&in.Body)
+	}), big)
+	huma.Put(api, "/api/places/{id}/weather", answer(func(in *struct {
+		NoteID
+		Partly  bool   `query:"partly" doc:"Store the good part of a file with problems"`
+		RawBody []byte `contentType:"application/octet-stream"`
+	}) (*casebook.Imported, error) {
+		return s.book.ImportWeather(in.ID, in.RawBody, in.Partly)
+	}), big)
+	huma.Post(api, "/api/tracks", answer(func(in *struct {
+		RawBody []byte `contentType:"application/octet-stream"`
+	}) (*casebook.Imported, error) {
+		return s.book.ReadTrack(in.RawBody)
+	}), big)
+	huma.Get(api, "/api/receiver", answer(func(*struct{}) ([]track.TrackPoint, error) { return track.Simulated(), nil }))
+	huma.Post(api, "/api/ring", answer(func(in *struct{ Body RingIn }) (*RingOut, error) { return ringOf(&in.Body) }), ok)
+	huma.Get(api, "/api/year", answer(func(in *struct {
+		Place string   `query:"place" maxLength:"40"`
+		Taxa  []string `query:"taxon,explode" maxItems:"200"`
+		Day   string   `query:"day" maxLength:"10"`
+	}) (*casebook.Year, error) {
+		return s.book.YearAt(in.Place, in.Taxa, in.Day)
+	}))
+	keep := func(id string, err error) (*Stored, error) { return &Stored{id}, err }
+	huma.Put(api, "/api/seen/{id}", answer(func(in *struct {
+		NoteID
+		Body casebook.Seen
+	}) (*Stored, error) {
+		in.Body.ID = in.ID
+		return keep(in.ID, s.book.SaveSeen(&in.Body))
+	}))
+	huma.Put(api, "/api/fixed/{id}", answer(func(in *struct {
+		NoteID
+		Body casebook.Fixed
+	}) (*Stored, error) {
+		in.Body.ID = in.ID
+		return keep(in.ID, s.book.SaveFixed(&in.Body))
+	}))
+	huma.Put(api, "/api/signs/{id}", answer(func(in *struct {
+		NoteID
+		Body casebook.Sign
+	}) (*Stored, error) {
+		in.Body.ID = in.ID
+		return keep(in.ID, s.book.SaveSign(&in.Body))
+	}))
+	for path, kind := range map[string]string{"seen": "seen", "fixed": "fixed", "signs": "sign"} {
+		huma.Delete(api, "/api/"+path+"/{id}", answer(func(in *NoteID) (*Stored, error) { return keep(in.ID, s.book.Forget(kind, in.ID)) }), ok)
+	}
+	huma.Get(api, "/api/walks", answer(func(*struct{}) ([]casebook.Walk, error) { return s.book.Walks() }))
+	huma.Get(api, "/api/walks/{id}", answer(func(in *NoteID) (*casebook.Outlook, error) { return s.book.Outlook(in.ID) }))
+	huma.Put(api, "/api/walks/{id}", answer(func(in *struct {
+		NoteID
+		Body casebook.Walk
+	}) (*casebook.Outlook, error) {
+		in.Body.ID = in.ID
+		return s.book.SaveWalk(&in.Body)
+	}))
+	huma.Get(api, "/api/today", answer(func(*struct{}) (*casebook.Today, error) { return s.book.Today() }))
+	huma.Get(api, "/api/reminders", func(context.Context, *struct{}) (*photoFile, error) {
+		var b bytes.Buffer
+		if err := s.book.Reminders(&b); err != nil {
+			return nil, problem(err)
+		}
+		return &photoFile{"text/calendar; charset=utf-8", "no-store", `attachment; filename="zesty-thicket.ics"`, b.Bytes()}, nil
+	})
+}
+
+func ringOf(in *RingIn) (*RingOut, error) {
+	plane := ring.Plane{Lat: in.Points[0].Lat, Lon: in.Points[0].Lon}
+	var pts []ring.Point
+	acc, n := 0.0, 0
+	for _, p := range in.Points {
+		pts = append(pts, plane.To(p.Lat, p.Lon))
+		if p.Accuracy > 0 {
+			acc, n = acc+p.Accuracy, n+1
+		}
+	}
+	accuracy := in.Accuracy
+	if n > 0 {
+		accuracy = acc / float64(n)
+	}
+	f, err := ring.Fit(pts, accuracy)
+	if err != nil {
+		return nil, &casebook.Invalid{Fields: []casebook.Field{{Path: "body.points", What: err.Error(), Hint: "mark more places, well apart"}}}
+	}
+	gap := f.Gap(pts)
+	out := &RingOut{Radius: f.Radius, RadiusSd: f.RadiusSd, CentreSd: f.CentreSd, Rms: f.Rms, GapFrom: gap.From, GapTo: gap.To, GapMetres: gap.Degrees() / 360 * 2 * 3.141592653589793 * f.Radius}
+	out.Lat, out.Lon = plane.From(f.Centre)
+	out.Expected, out.ExpectedSd = f.Expect(len(pts), gap)
+	out.Words = fmt.Sprintf("A ring with a radius of %.1f m, give or take %.1f m. Not walked yet: %.0f m of it, from %.0f° to %.0f°; if it is as thick there, some %.0f more (%.0f to %.0f). A guess from places; each cap is checked by itself.",
+		f.Radius, f.RadiusSd, out.GapMetres, gap.From, gap.To, out.Expected, max(0, out.Expected-2*out.ExpectedSd), out.Expected+2*out.ExpectedSd)
+	return out, nil
+}
