@@ -56,8 +56,8 @@ func station(place string) []store.WeatherDay {
 		mean := 8.5 - 7*math.Cos(2*math.Pi*(o-25)/365)
 		wobble := 2.5 * math.Sin(float64(day)*1.7)
 		rain := 0.0
-		if day%5 == 0 || day%17 < 3 {
-			rain = 4 + 5*math.Abs(math.Sin(float64(day)*0.7))
+		if day%47 < 4 || day%11 == 0 {
+			rain = 3 + 6*math.Abs(math.Sin(float64(day)*0.7))
 		}
 		out = append(out, store.WeatherDay{PlaceID: place, Day: day, TMin: round1(mean + wobble - 3.5), TMax: round1(mean + wobble + 3.5), Rain: round1(rain)})
 	}

@@ -282,8 +282,17 @@ func (o *Outlook) light(p *Place, w *Walk, day time.Time) {
 	}
 	end, _ := time.ParseInLocation("2006-01-02 15:04", w.Day+" "+w.To, zone)
 	if left := l.Left(end); left > 0 {
-		o.Light = fmt.Sprintf("Sun from %s to %s: %d h %02d min are left when the walk ends.", o.Sunrise, o.Sunset, int(left.Hours()), int(left.Minutes())%60)
+		o.Light = fmt.Sprintf("Sun from %s to %s: %s of it left when the walk ends.", o.Sunrise, o.Sunset, span(left))
 	} else {
 		o.Light = fmt.Sprintf("The sun sets at %s, before the walk ends: take a lamp, and trust no colour after it.", o.Sunset)
 	}
+}
+
+// span says a length of time: 24 min, 2 h 5 min.
+func span(d time.Duration) string {
+	m := int(d.Minutes())
+	if m < 60 {
+		return fmt.Sprintf("%d min", m)
+	}
+	return fmt.Sprintf("%d h %d min", m/60, m%60)
 }

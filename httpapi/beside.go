@@ -9,8 +9,8 @@ import (
 // besideInput asks for a target beside others.
 type besideInput struct {
 	Target string   `query:"target" required:"true" maxLength:"80"`
-	With   []string `query:"with" maxItems:"5" doc:"Entries to put beside it; none: its named lookalikes, the gravest first"`
-	Stage  []string `query:"stage" maxItems:"7" doc:"Only what can be seen at these stages; none: all of the target's"`
+	With   []string `query:"with,explode" maxItems:"5" doc:"Entries to put beside it; none: its named lookalikes, the gravest first"`
+	Stage  []string `query:"stage,explode" maxItems:"7" doc:"Only what can be seen at these stages; none: all of the target's"`
 	Month  int      `query:"month" minimum:"0" maximum:"12" doc:"Only stages that are up in this month at the reference place; 0: any"`
 }
 

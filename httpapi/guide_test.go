@@ -70,6 +70,9 @@ func TestBesideRoute(t *testing.T) {
 	if b, code = get[Beside](r, "/api/beside?target=allium-ursinum&stage=leaf&month=12"); code != 200 || len(b.Stages) != 0 || len(b.Rows) != 0 {
 		t.Errorf("December: %d, %v, %d rows", code, b.Stages, len(b.Rows))
 	}
+	if b, _ = get[Beside](r, "/api/beside?target=allium-ursinum&with=digitalis-purpurea&with=arum-maculatum&stage=leaf&stage=flower"); len(b.Taxa) != 3 || b.Taxa[2].ID != "arum-maculatum" {
+		t.Errorf("two that were asked for: %+v", b.Taxa)
+	}
 	if b, _ = get[Beside](r, "/api/beside?target=allium-ursinum&with=digitalis-purpurea&with=allium-ursinum"); len(b.Taxa) != 2 || b.Taxa[1].ID != "digitalis-purpurea" {
 		t.Errorf("beside itself: %+v", b.Taxa)
 	}

@@ -42,6 +42,15 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['sayings', '/sayings'],
   ['terms', '/terms'],
   ['you', '/you'],
+  ['today', '/today'],
+  ['year', '/year?place=tarn-wood', (p) => p.getByRole('button', { name: /^Horse mushroom/ }).first().click()],
+  ['places', '/places'],
+  ['place', '/places/tarn-wood', (p) => p.getByRole('button', { name: 'Fit a ring' }).click()],
+  ['walks', '/walks'],
+  ['plan a walk', '/walks/new'],
+  ['walk', '/walks/oyster-walk'],
+  ['walk sheet', '/walks/oyster-walk/sheet'],
+  ['pocket cards', '/walks/oyster-walk/cards', (p) => p.getByRole('article', { name: 'Card: Elder' }).waitFor()],
   ['lost', '/nowhere'],
 ];
 

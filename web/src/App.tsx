@@ -14,6 +14,14 @@ const GuidePage = lazy(async () => ({ default: (await import('./guide/GuidePage'
 const SayingsPage = lazy(async () => ({ default: (await import('./guide/SayingsPage')).SayingsPage }));
 const TermsPage = lazy(async () => ({ default: (await import('./guide/TermsPage')).TermsPage }));
 const TaxonPage = lazy(async () => ({ default: (await import('./guide/TaxonPage')).TaxonPage }));
+const TodayPage = lazy(async () => ({ default: (await import('./ground/TodayPage')).TodayPage }));
+const YearPage = lazy(async () => ({ default: (await import('./ground/YearPage')).YearPage }));
+const PlacesPage = lazy(async () => ({ default: (await import('./ground/PlacesPage')).PlacesPage }));
+const PlacePage = lazy(async () => ({ default: (await import('./ground/PlacePage')).PlacePage }));
+const WalksPage = lazy(async () => ({ default: (await import('./walk/WalksPage')).WalksPage }));
+const WalkPage = lazy(async () => ({ default: (await import('./walk/WalkPage')).WalkPage }));
+const SheetPage = lazy(async () => ({ default: (await import('./walk/SheetPage')).SheetPage }));
+const CardsPage = lazy(async () => ({ default: (await import('./walk/CardsPage')).CardsPage }));
 const YouPage = lazy(async () => ({ default: (await import('./you/YouPage')).YouPage }));
 
 export function App() {
@@ -21,6 +29,14 @@ export function App() {
     <Routes>
       <Route element={<Shell />}>
         <Route index element={<FindsPage />} />
+        <Route path="today" element={<TodayPage />} />
+        <Route path="year" element={<YearPage />} />
+        <Route path="places" element={<PlacesPage />} />
+        <Route path="places/:id" element={<PlacePage />} />
+        <Route path="walks" element={<WalksPage />} />
+        <Route path="walks/:id" element={<WalkPage />} />
+        <Route path="walks/:id/sheet" element={<SheetPage />} />
+        <Route path="walks/:id/cards" element={<CardsPage />} />
         <Route path="begin" element={<BeginPage />} />
         <Route path="find/:id" element={<BenchPage />} />
         <Route path="guide" element={<GuidePage />} />

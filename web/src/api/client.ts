@@ -71,6 +71,25 @@ export const addPhoto = (id: string, photo: string, specimen: string, part: stri
       bodySerializer: (b: unknown) => b as Blob,
     }),
   );
+export const today = () => open(api.GET('/api/today'));
+export const places = () => open(api.GET('/api/places'));
+export const place = (id: string) => open(api.GET('/api/places/{id}', { params: { path: { id } } }));
+export const savePlace = (p: S['Place']) => open(api.PUT('/api/places/{id}', { params: { path: { id: p.id } }, body: p }));
+export const walks = () => open(api.GET('/api/walks'));
+export const outlook = (id: string) => open(api.GET('/api/walks/{id}', { params: { path: { id } } }));
+export const saveWalk = (w: S['Walk']) => open(api.PUT('/api/walks/{id}', { params: { path: { id: w.id } }, body: w }));
+export const receiver = () => open(api.GET('/api/receiver'));
+export const fitRing = (points: S['Position'][]) => open(api.POST('/api/ring', { body: { points } }));
+export type YearQuery = NonNullable<paths['/api/year']['get']['parameters']['query']>;
+export const year = (query: YearQuery) => open(api.GET('/api/year', { params: { query } }));
+const kept = <B>(id: string, body: B) => ({ params: { path: { id } }, body });
+export const saveSeen = (x: S['Seen']) => open(api.PUT('/api/seen/{id}', kept(x.id, x)));
+export const saveFixed = (x: S['Fixed']) => open(api.PUT('/api/fixed/{id}', kept(x.id, x)));
+export const saveSign = (x: S['Sign']) => open(api.PUT('/api/signs/{id}', kept(x.id, x)));
+export const forget = (kind: 'seen' | 'fixed' | 'signs', id: string) => open(api.DELETE(`/api/${kind}/{id}`, { params: { path: { id } } }));
+const raw = (file: Blob) => ({ headers: { 'content-type': 'application/octet-stream' }, body: file as unknown as never, bodySerializer: (b: unknown) => b as Blob });
+export const readTrack = (file: Blob) => open(api.POST('/api/tracks', raw(file)));
+export const importWeather = (id: string, file: Blob, partly: boolean) => open(api.PUT('/api/places/{id}/weather', { params: { path: { id }, query: { partly } }, ...raw(file) }));
 export const people = () => open(api.GET('/api/people'));
 export const savePerson = (p: S['Person']) => open(api.PUT('/api/people/{id}', { params: { path: { id: p.id } }, body: { name: p.name, profile: p.profile } }));
 

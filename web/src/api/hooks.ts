@@ -7,7 +7,7 @@ export const useSearch = (search: api.Search) => useQuery({ queryKey: ['taxa', s
 export const useBeside = (query: api.BesideQuery) => useQuery({ queryKey: ['beside', query], queryFn: () => api.beside(query), staleTime: Infinity, placeholderData: (was) => was });
 export const useAuditOf = (id: string, open: boolean) => useQuery({ queryKey: ['audit', id], queryFn: () => api.auditOf(id), staleTime: Infinity, enabled: open });
 export const useAudit = () => useQuery({ queryKey: ['audit'], queryFn: api.audit, staleTime: Infinity });
-export const useTaxon = (id: string) => useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity });
+export const useTaxon = (id: string) => useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity, enabled: id !== '' });
 export const useFinds = () => useQuery({ queryKey: ['finds'], queryFn: api.finds });
 export const useRejudged = () => useQuery({ queryKey: ['rejudged'], queryFn: api.rejudged });
 export const useFind = (id: string) => useQuery({ queryKey: ['find', id], queryFn: () => api.find(id) });
@@ -46,4 +46,21 @@ export const useRemovePhoto = (id: string) => useFindChange<string>(id, (photo) 
 export function useSavePerson() {
   const client = useQueryClient();
   return useMutation({ mutationFn: api.savePerson, networkMode: 'always', onSuccess: () => client.invalidateQueries() });
+}
+
+export const useToday = () => useQuery({ queryKey: ['today'], queryFn: api.today });
+export const usePlaces = () => useQuery({ queryKey: ['places'], queryFn: api.places });
+export const usePlace = (id: string) => useQuery({ queryKey: ['places', id], queryFn: () => api.place(id), enabled: id !== '' });
+export const useWalks = () => useQuery({ queryKey: ['walks'], queryFn: api.walks });
+export const useOutlook = (id: string) => useQuery({ queryKey: ['walks', id], queryFn: () => api.outlook(id), retry: false });
+export const useYear = (query: api.YearQuery) => useQuery({ queryKey: ['year', query], queryFn: () => api.year(query), placeholderData: (was) => was });
+
+/** Sends something that places, walks and the year hang on; what was fetched of them is asked again. */
+export function useGround<T, R>(send: (body: T) => Promise<R>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: send,
+    networkMode: 'always',
+    onSuccess: () => Promise.all(['places', 'walks', 'year', 'today'].map((k) => client.invalidateQueries({ queryKey: [k] }))),
+  });
 }

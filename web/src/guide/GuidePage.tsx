@@ -32,6 +32,7 @@ export function GuidePage() {
   return (
     <Page onKeyDown={(e) => (e.key === 'ArrowDown' ? step(e, 1) : e.key === 'ArrowUp' ? step(e, -1) : undefined)}>
       <h1>Guide</h1>
+      <p><Link to="/terms">Terms by drawing</Link> · <Link to="/sayings">Sayings to refuse</Link> · <Link to="/audit">Audit: what can be told apart, and how</Link></p>
       <Soft>{guide.data?.taxa} entries, version {guide.data?.version}. Thorns show the gravest grade of any part; an entry that is food in one use may have thorns for another.</Soft>
       {guide.data && <OverlayNote overlay={guide.data.overlay} />}
       <Field>

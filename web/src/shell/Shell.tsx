@@ -5,11 +5,11 @@ import { Page } from '../theme/bits';
 import { useTheme } from '../theme/useTheme';
 
 const Bar = styled.header`
-  display: flex; align-items: center; gap: 4px; padding: 0 20px; height: 52px; border-bottom: 2px solid var(--ink); background: var(--ground);
+  display: flex; align-items: center; gap: 4px; padding: 0 20px; height: 52px; border-bottom: 2px solid var(--ink); background: var(--ground); @media print { display: none; }
   nav { display: flex; gap: 2px; margin-left: 12px; flex: 1; overflow-x: auto; }
   nav a { color: var(--ink); text-decoration: none; padding: 0 12px; min-height: 44px; display: flex; align-items: center; font-weight: 500; white-space: nowrap; }
   nav a.active { font-weight: 700; box-shadow: inset 0 -4px 0 var(--ink); }
-  @media (max-width: 600px) { padding: 0 8px; nav { margin-left: 0; } nav a { padding: 0 5px; font-size: 0.92rem; } }
+  @media (max-width: 600px) { padding: 0 8px; nav { margin-left: 0; } nav a { padding: 0 4px; font-size: 0.86rem; } }
 `;
 const Name = styled(Link)`font-family: var(--head); font-weight: 800; font-size: 1.15rem; color: var(--ink); text-decoration: none; display: flex; gap: 8px; align-items: center; white-space: nowrap; min-height: 44px;
   @media (max-width: 600px) { span { display: none; } }`;
@@ -30,11 +30,12 @@ export function Shell() {
           <span>Zesty Thicket</span>
         </Name>
         <nav aria-label="Main">
+          <NavLink to="/today">Today</NavLink>
           <NavLink to="/" end>Finds</NavLink>
+          <NavLink to="/walks">Walks</NavLink>
+          <NavLink to="/places">Places</NavLink>
+          <NavLink to="/year">Year</NavLink>
           <NavLink to="/guide">Guide</NavLink>
-          <NavLink to="/audit">Audit</NavLink>
-          <NavLink to="/terms">Terms</NavLink>
-          <NavLink to="/sayings">Sayings</NavLink>
           <NavLink to="/you">You</NavLink>
         </nav>
         <Toggle type="button" onClick={turn} aria-label={theme === 'light' ? 'Dusk' : 'Day'}>

@@ -21,7 +21,7 @@ export const NextLink = styled(Link)`${press} background: var(--lemon); color: v
   &:hover { background: var(--lemon); box-shadow: inset 0 0 0 2px var(--lemon-ink); }`;
 
 export const Page = styled.main`max-width: 1080px; margin: 0 auto; padding: 28px 24px 64px; display: grid; gap: 20px;
-  @media (max-width: 600px) { padding: 18px 14px 48px; }`;
+  @media (max-width: 600px) { padding: 18px 14px 48px; } @media print { padding: 0; gap: 0; }`;
 
 export const Soft = styled.span`color: var(--ink-soft);`;
 
