@@ -56,7 +56,7 @@ mistakes:
 
 # Figures for docs/benchmarks.md.
 bench: build chromium
-	$(GO) test ./evidence -run '^$$' -bench . -benchmem -cpu 1
+	$(GO) test ./evidence ./plan -run '^$$' -bench . -benchmem -cpu 1
 	cd web && npx playwright test --config playwright.bench.config.ts
 
 clean:

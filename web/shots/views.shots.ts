@@ -9,8 +9,6 @@ const views: [string, string, ((p: Page) => Promise<void>)?, boolean?][] = [
   ['bench-plant', '/find/demo-chestnut'],
   ['bench-fungus', '/find/demo-girolle'],
   ['dangers', '/find/demo-girolle', (p) => p.keyboard.press('d')],
-  ['open', '/find/demo-chestnut', (p) => p.keyboard.press('o')],
-  ['why', '/find/demo-girolle', (p) => p.keyboard.press('w')],
   ['key', '/find/demo-chestnut?way=key'],
   ['whole', '/find/demo-girolle?way=whole'],
   ['entry', '/guide/arum-maculatum'],
@@ -19,8 +17,11 @@ const views: [string, string, ((p: Page) => Promise<void>)?, boolean?][] = [
   ['audit', '/audit', async (p) => { await p.locator('summary').nth(2).click(); await p.locator('details details summary').nth(1).click(); }],
   ['basket', '/find/demo-girolle', async (p) => { await p.keyboard.press('b'); await p.getByLabel('Items in the basket').fill('12'); await p.keyboard.press('Tab'); for (let i = 0; i < 4; i++) await p.getByRole('button', { name: /^One more/ }).click(); await p.locator('[role=dialog]').evaluate((d) => d.scrollTo(0, 0)); }],
   ['you', '/you'],
+  ['year', '/year?place=tarn-wood&taxon=allium-ursinum&taxon=sambucus-nigra&taxon=galanthus-nivalis&taxon=cantharellus-cibarius&taxon=pleurotus-ostreatus'],
+  ['walk', '/walks/oyster-walk'],
+  ['cards', '/walks/oyster-walk/cards', (p) => p.getByRole('article', { name: 'Card: Elder' }).waitFor()],
+  ['place', '/places/tarn-wood', (p) => p.getByRole('button', { name: 'Fit a ring' }).click()],
   ['bench-phone', '/find/demo-girolle', undefined, true],
-  ['plate-phone', '/find/demo-girolle', (p) => p.getByRole('button', { name: 'Plate' }).click(), true],
 ];
 
 // One current picture of each main view, from the demo data.
@@ -30,6 +31,8 @@ test('pictures', async ({ browser, server }) => {
     const context = await browser.newContext({ viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 }, colorScheme: 'light', reducedMotion: 'reduce' });
     const page = await context.newPage();
     await page.goto(server.address + path);
+    await page.waitForSelector('h1');
+    await page.waitForFunction(() => ![...document.querySelectorAll('p[role=status]')].some((p) => p.textContent?.endsWith('…')));
     await page.waitForLoadState('networkidle');
     if (act) await act(page);
     await page.waitForTimeout(400);

@@ -7,11 +7,11 @@ import { plain } from '../guide/words';
 import { Button, Field, Note, Soft } from '../theme/bits';
 import { dayWords, edgeWords } from './bands';
 
-const Box = styled.section`border: 2px solid var(--bramble); border-radius: 10px; padding: 14px 18px; display: grid; gap: 10px; header { display: flex; justify-content: space-between; align-items: start; gap: 12px; } ul { margin: 0; } form { display: flex; flex-wrap: wrap; gap: 10px; align-items: end; }`;
+const Box = styled.section`border-left: 6px solid var(--bramble); padding-left: 16px; display: grid; gap: 10px; ul { margin: 0; } form { display: flex; flex-wrap: wrap; gap: 10px; align-items: end; }`;
 const days = (x: number) => (Math.abs(x) < 0.5 ? 'not at all' : `${Math.round(Math.abs(x))} days ${x > 0 ? 'later' : 'earlier'}`);
 
 /** How a window was reckoned, and what the user knows better. */
-export function Reckoning({ row, year, onClose }: { row: S['YearRow']; year: S['Year']; onClose: () => void }) {
+export function Reckoning({ row, year }: { row: S['YearRow']; year: S['Year'] }) {
   const stages = [...new Set(row.windows.flatMap((w) => w.stages))];
   const [stage, setStage] = useState(stages[0] ?? 'flower');
   const [day, setDay] = useState(year.day);
@@ -27,8 +27,7 @@ export function Reckoning({ row, year, onClose }: { row: S['YearRow']; year: S['
   const isFixed = row.windows.some((w) => w.stages.includes(stage) && w.steps.some((s) => s.source === 'your own word'));
   return (
     <Box aria-label={`How the year of ${row.taxon.common} was reckoned`}>
-      <header><h2>{row.taxon.common} <i>{row.taxon.scientific}</i></h2><Button onPress={onClose}>Close</Button></header>
-      <p><Link to={`/guide/${row.taxon.id}`}>Its entry</Link>. The guide’s months hold for: {row.from || 'no place that is named'}.</p>
+      <p><i>{row.taxon.scientific}</i>. <Link to={`/guide/${row.taxon.id}`}>Its entry</Link>. The guide’s months hold for: {row.from || 'no place that is named'}.</p>
       <ul>
         {row.windows.map((w, i) => (
           <li key={i}>

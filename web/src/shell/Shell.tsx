@@ -9,7 +9,7 @@ const Bar = styled.header`
   nav { display: flex; gap: 2px; margin-left: 12px; flex: 1; overflow-x: auto; }
   nav a { color: var(--ink); text-decoration: none; padding: 0 12px; min-height: 44px; display: flex; align-items: center; font-weight: 500; white-space: nowrap; }
   nav a.active { font-weight: 700; box-shadow: inset 0 -4px 0 var(--ink); }
-  @media (max-width: 600px) { padding: 0 8px; nav { margin-left: 0; } nav a { padding: 0 4px; font-size: 0.86rem; } }
+  @media (max-width: 600px) { padding: 0 8px; nav { margin-left: 0; } nav a { padding: 0 3px; font-size: 0.83rem; } }
 `;
 const Name = styled(Link)`font-family: var(--head); font-weight: 800; font-size: 1.15rem; color: var(--ink); text-decoration: none; display: flex; gap: 8px; align-items: center; white-space: nowrap; min-height: 44px;
   @media (max-width: 600px) { span { display: none; } }`;
