@@ -137,7 +137,7 @@ func (c *Casebook) view(row *store.Find) (*View, error) {
 	}
 	p := c.Engine.JudgePatch(f)
 	v.Patch = report.OfPatch(ix, f, &p)
-	wear := c.Engine.Wear(f, "")
+	wear := c.Engine.Wear(f)
 	v.Wear = report.OfWear(ix, f, &wear)
 	v.Plan = planOf(&v.Facts, &v.Patch)
 	v.Photos, err = c.photos(row.ID)

@@ -195,7 +195,7 @@ func TestWear(t *testing.T) {
 		{"the test itself leaves it", []evidence.Event{smell("garlic", "blade")}, smell("garlic", "blade"), false},
 	} {
 		f := bare(c.log...)
-		wear := e.Wear(f, "s1")
+		wear := e.Wear(f)
 		add(f, c.answer)
 		r := reading(t, e, f, "smell-crushed")
 		if (r.Soundness == evidence.Sound) != c.sound {

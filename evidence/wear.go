@@ -73,7 +73,7 @@ type WornTest struct {
 	Void uint32
 }
 
-// Wear is what the outing has done to the tests of one specimen.
+// Wear is what the outing has done to the tests that are still to be made.
 type Wear struct {
 	Carried []Carried
 	Tests   []WornTest
@@ -82,7 +82,7 @@ type Wear struct {
 // Wear lists what hands, gloves and blade carry now, and which smell tests that
 // spoils. A smell stays until what carries it is cleaned, and an answer that was
 // taken back has still been smelled.
-func (e *Engine) Wear(f *Find, specimen string) Wear {
+func (e *Engine) Wear(f *Find) Wear {
 	undone := map[int64]bool{}
 	for i := range f.Log {
 		if f.Log[i].Kind == Undone {

@@ -3,6 +3,9 @@ import { fromPhoto, type Point } from '../src/bench/photo.ts';
 import { inInches, readLength } from '../src/bench/measure.ts';
 import { scaleEnd, where } from '../src/bench/range.ts';
 import { nextCount } from '../src/bench/basket.ts';
+import { bandPaths, dayWords, nearSigns } from '../src/ground/bands.ts';
+import { arc, bar, frame, plane, shapes, withFeature } from '../src/ground/map.ts';
+import { heaps, upWords } from '../src/walk/outlook.ts';
 import { listed, wayOf } from '../src/bench/ways.ts';
 import { carriedShort } from '../src/bench/wear.ts';
 import { together } from '../src/bench/together.ts';
@@ -21,6 +24,10 @@ class Kept {
     this.map.set(k, v);
   };
   removeItem = (k: string) => void this.map.delete(k);
+  key = (i: number) => [...this.map.keys()][i] ?? null;
+  get length() {
+    return this.map.size;
+  }
 }
 
 test('a queue holds each line once, through a reload, and leaves alone what it can’t read', () => {
@@ -30,16 +37,21 @@ test('a queue holds each line once, through a reload, and leaves alone what it c
   expect([...waitingTraits(q, 's1')]).toEqual(['ring']);
   expect([...waitingTraits(q, 's2')]).toEqual([]);
   const kept = new Kept();
-  expect(save(kept, 'f', q)).toBe(true);
-  expect(load(kept, 'f')).toEqual(q);
-  expect(load(kept, 'another')).toEqual([]);
-  kept.setItem('unsent f', '{half');
-  expect(load(kept, 'f')).toEqual([]);
-  kept.setItem('unsent f', '[1, null, {"key": 3}]');
-  expect(load(kept, 'f')).toEqual([]);
-  expect(save(new Kept(true), 'f', q)).toBe(false);
-  save(kept, 'f', []);
-  expect(kept.map.size).toBe(0);
+  expect(save(kept, 'f', 'page1', q)).toBe(true);
+  expect(load(kept, 'another', 'page1')).toEqual([]);
+  // A second page takes over what the first left, under a name of its own, and leaves nothing twice.
+  expect(load(kept, 'f', 'page2')).toEqual(q);
+  expect([...kept.map.keys()]).toEqual(['unsent f page2']);
+  // Two pages at work do not write over each other.
+  save(kept, 'f', 'page3', [line('c')]);
+  save(kept, 'f', 'page2', []);
+  expect(load(kept, 'f', 'page4').map((l) => l.key)).toEqual(['c']);
+  for (const broken of ['{half', '[1, null, {"key": 3}]']) {
+    const k = new Kept(false, new Map([['unsent f page0', broken]]));
+    expect(load(k, 'f', 'page1')).toEqual([]);
+    expect(k.map.get('unsent f page0')).toBe(broken); // left where it is
+  }
+  expect(save(new Kept(true), 'f', 'page1', q)).toBe(false);
 });
 
 test('what is tried again, and how long after', () => {
@@ -54,7 +66,7 @@ test('the outbox sends in order, once each; it waits while nothing answers, and 
   const sent: string[] = [];
   let up = true;
   const later: (() => void)[] = [];
-  const box = new Outbox('f', kept, async (l) => {
+  const box = new Outbox('f', kept, 'page', async (l) => {
     await Promise.resolve();
     if (!up) throw { status: 0 };
     if (l.key === 'bad') throw { status: 422 };
@@ -69,7 +81,7 @@ test('the outbox sends in order, once each; it waits while nothing answers, and 
   await quiet();
   expect(sent).toEqual(['1']);
   expect(box.state.problem).toEqual({ status: 0 });
-  expect(load(kept, 'f').map((l) => l.key)).toEqual(['2', 'bad', '3']);
+  expect(JSON.parse(kept.getItem('unsent f page')!).map((l: NewLine) => l.key)).toEqual(['2', 'bad', '3']);
   box.takeBack('3');
   box.add(line('4'));
   up = true;
@@ -82,7 +94,7 @@ test('the outbox sends in order, once each; it waits while nothing answers, and 
 });
 
 test('a refused line is said and does not hold up the others', async () => {
-  const box = new Outbox<{ status: number }>('f', new Kept(), (l) => (l.key === 'bad' ? Promise.reject({ status: 422 }) : Promise.resolve()));
+  const box = new Outbox<{ status: number }>('f', new Kept(), 'page', (l) => (l.key === 'bad' ? Promise.reject({ status: 422 }) : Promise.resolve()));
   box.add(line('bad'));
   await expect.poll(() => box.state.sending).toBe(false);
   expect(box.state.refused).toEqual({ status: 422 });
@@ -184,4 +196,42 @@ test('side by side: what differs soundly stands first; a shaky look differs from
   const r = (id: string, states: string[], soundness: S['Reading']['soundness'] = 'sound'): S['Reading'] => ({ trait: { id, name: id, part: 'leaf' }, seq: 1, kind: 'seen', states, words: '', soundness, fixes: [] });
   const rows = together([{ readings: [r('a', ['x']), r('b', ['x']), r('c', ['x'])] }, { readings: [r('a', ['x', 'y']), r('b', ['y'], 'shaky'), r('c', ['y']), r('d', ['z'])] }]);
   expect(rows.map((x) => [x.trait.id, x.differs, x.cells.map((c) => c?.states.join(''))])).toEqual([['c', true, ['x', 'y']], ['a', false, ['x', 'xy']], ['b', false, ['x', 'y']], ['d', false, [undefined, 'z']]]);
+});
+
+test('a window is drawn with tapering edges, on both sides of New Year where it runs over', () => {
+  const plain = { open: 100, openSd: 10, close: 160, closeSd: 10, allYear: false };
+  expect(bandPaths(plain)).toEqual(['M80 10L120 3H140L180 10L140 17H120z']);
+  expect(bandPaths({ ...plain, close: 110 })[0]).toMatch(/^M80 10L105 3H105L130 10/); // edges that meet
+  expect(bandPaths({ ...plain, open: 340, close: 40 })).toHaveLength(2);
+  expect(bandPaths({ ...plain, allYear: true })).toEqual(['M0 3H365V17H0z']);
+  expect([1, 31, 32, 365, 366, 0, -30].map(dayWords)).toEqual(['1 Jan', '31 Jan', '1 Feb', '31 Dec', '1 Jan', '31 Dec', '1 Dec']);
+  const { near, far } = nearSigns([{ from: '2026-11-27', to: '2026-12-13' }, { from: '2026-03-01', to: '2026-03-10' }], '2026-11-25');
+  expect([near.length, far.length]).toEqual([1, 1]);
+});
+
+test('a local map: metres, shapes, a frame, a scale bar, an arc', () => {
+  const { to } = plane(54, -3);
+  expect(to(54.001, -3).y).toBeCloseTo(111.195, 2); // a degree of latitude on the mean sphere
+  expect(to(54, -2.999).x).toBeCloseTo(111.195 * Math.cos((54 * Math.PI) / 180), 2);
+  const text = withFeature(withFeature(undefined, 'path', [{ lat: 54, lon: -3 }, { lat: 54.001, lon: -3 }]), 'gate', [{ lat: 54, lon: -3 }]);
+  expect(shapes(text, to).map((s) => [s.kind, s.name, s.d])).toEqual([['line', 'path', 'M0 0L0 -111.2'], ['point', 'gate', '']]);
+  expect(shapes('{half', to)).toEqual([]);
+  expect(shapes(withFeature('{"type":"Point","coordinates":[-3,54]}', 'x', [{ lat: 54, lon: -3 }]), to)).toHaveLength(2);
+  const [x, y, w, h] = frame([{ x: 0, y: 0 }, { x: 200, y: 50 }]);
+  expect(x).toBeLessThan(0);
+  expect(y).toBeLessThan(-50);
+  expect(x + w).toBeGreaterThan(200);
+  expect(y + h).toBeGreaterThan(0);
+  expect([18, 90, 400].map(bar)).toEqual([2, 20, 100]);
+  expect(arc({ x: 0, y: 0 }, 10, 0, 90)).toBe('M0 -10A10 10 0 0 1 10 0');
+  expect(arc({ x: 0, y: 0 }, 10, 90, 0)).toContain(' 1 1 ');
+});
+
+test('no danger is left out of the heaps; what is not known is said', () => {
+  const d = (id: string, p: number, named: number) => ({ taxon: { id }, p, named: Array.from({ length: named }) }) as unknown as S['DangerLine'];
+  const all = [d('a', 0.01, 1), d('b', 0.5, 0), d('c', -1, 0), d('e', 0.01, 0)];
+  const h = heaps(all);
+  expect([h.named, h.up, h.rest].map((l) => l.map((x) => x.taxon.id).join(''))).toEqual(['a', 'bc', 'e']);
+  expect(upWords(-1)).toBe('no months in the guide');
+  expect([0.9, 0.5, 0.2, 0.001].map(upWords)).toEqual(['up', 'likely up', 'may be up', 'hardly up']);
 });

@@ -19,25 +19,42 @@ export const pause = (failed: number): number => Math.min(15_000, 1000 * 2 ** Ma
 /** Whether a line that came back with this status may go through later; anything else is refused for good. */
 export const worthAgain = (status: number): boolean => status === 0 || status >= 500 || status === 429 || status === 408;
 
-const name = (find: string) => `unsent ${find}`;
+const prefix = (find: string) => `unsent ${find} `;
 
-type Keep = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
+type Keep = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
 
-/** What was left unsent by an earlier visit of the page. What can't be read is left where it is. */
-export function load(keep: Keep, find: string): Queue {
+/** What one page keeps under its own name: two pages on one find must not write over each other. */
+function read(keep: Keep, name: string): Queue {
   try {
-    const list: unknown = JSON.parse(keep.getItem(name(find)) ?? '[]');
+    const list: unknown = JSON.parse(keep.getItem(name) ?? '[]');
     return Array.isArray(list) ? list.filter((l): l is NewLine => typeof l === 'object' && l !== null && typeof (l as NewLine).key === 'string' && typeof (l as NewLine).kind === 'string') : [];
   } catch {
     return [];
   }
 }
 
+/**
+ * What earlier or other pages left unsent, taken over by this one. A line that two
+ * pages send is stored once, by its key. What can’t be read is left where it is.
+ */
+export function load(keep: Keep, find: string, page: string): Queue {
+  const names = Array.from({ length: keep.length }, (_, i) => keep.key(i)).filter((n): n is string => n !== null && n.startsWith(prefix(find)));
+  let all: Queue = [];
+  const taken: string[] = [];
+  for (const n of names) {
+    const q = read(keep, n);
+    if (q.length > 0) taken.push(n);
+    all = q.reduce(put, all);
+  }
+  if (save(keep, find, page, all)) taken.filter((n) => n !== prefix(find) + page).forEach((n) => keep.removeItem(n));
+  return all;
+}
+
 /** Keeps what is unsent through a reload. Returns false when the browser keeps nothing. */
-export function save(keep: Keep, find: string, q: Queue): boolean {
+export function save(keep: Keep, find: string, page: string, q: Queue): boolean {
   try {
-    if (q.length === 0) keep.removeItem(name(find));
-    else keep.setItem(name(find), JSON.stringify(q));
+    if (q.length === 0) keep.removeItem(prefix(find) + page);
+    else keep.setItem(prefix(find) + page, JSON.stringify(q));
     return true;
   } catch {
     return false;
@@ -65,10 +82,11 @@ export class Outbox<P extends Failure> {
   constructor(
     private readonly find: string,
     private readonly keep: Keep,
+    private readonly page: string,
     private readonly send: (line: NewLine) => Promise<unknown>,
     private readonly later: (run: () => void, ms: number) => ReturnType<typeof setTimeout> = (run, ms) => setTimeout(run, ms),
   ) {
-    this.state = { queue: load(keep, find), sending: false };
+    this.state = { queue: load(keep, find, page), sending: false };
   }
 
   subscribe = (hear: () => void) => {
@@ -78,7 +96,7 @@ export class Outbox<P extends Failure> {
 
   private set(change: Partial<OutboxState<P>>) {
     this.state = { ...this.state, ...change };
-    if (change.queue) save(this.keep, this.find, change.queue);
+    if (change.queue) save(this.keep, this.find, this.page, change.queue);
     this.heard.forEach((h) => h());
   }
 

@@ -1,10 +1,10 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import type { NewLine, Problem } from '../api/client';
+import { newKey, type NewLine, type Problem } from '../api/client';
 import { Outbox } from './unsent';
 
 /** The outbox of a find: sends by itself, again when the network comes back. */
 export function useUnsent(find: string, send: (line: NewLine) => Promise<unknown>) {
-  const [box] = useState(() => new Outbox<Problem>(find, localStorage, send));
+  const [box] = useState(() => new Outbox<Problem>(find, localStorage, newKey(), send));
   const state = useSyncExternalStore(box.subscribe, () => box.state);
   useEffect(() => {
     const now = () => void box.pump();

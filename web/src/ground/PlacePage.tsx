@@ -5,6 +5,7 @@ import { fitRing, readTrack, savePlace, type Problem, type S } from '../api/clie
 import { useGround, usePlace } from '../api/hooks';
 import { Button, Chip, Chips, Field, Next, Note, Page, Soft } from '../theme/bits';
 import { LocalMap } from './LocalMap';
+import { withFeature } from './map';
 import { PlaceFields } from './PlaceFields';
 import { useReceiver } from './useReceiver';
 import { WeatherFile } from './WeatherFile';
@@ -26,6 +27,7 @@ function Place({ stored }: { stored: S['Place'] }) {
   const [patch, setPatch] = useState(stored.patches?.[0]?.id);
   const [ring, setRing] = useState<S['RingOut']>();
   const [said, setSaid] = useState('');
+  const [feature, setFeature] = useState('');
   const play = useReceiver();
   const one = p.patches?.find((x) => x.id === patch);
   const problem = save.error as Problem | null;
@@ -63,10 +65,13 @@ function Place({ stored }: { stored: S['Place'] }) {
           <Chips>
             <Button onPress={play.running ? play.stop : play.play}>{play.running ? 'Stop the receiver' : 'Play the simulated receiver'}</Button>
             {play.here && one && <Button onPress={() => points([...one.points, { lat: play.here!.lat, lon: play.here!.lon, accuracy: play.here!.accuracy, day: today }])}>Mark a cap here</Button>}
+            {play.trail.length > 1 && !play.running && <Button onPress={() => change({ ...p, map: withFeature(p.map, feature || 'path', play.trail) })}>Draw the track on the map</Button>}
+            {play.here && <Button onPress={() => change({ ...p, map: withFeature(p.map, feature || 'mark', [play.here!]) })}>Draw this spot on the map</Button>}
             {one && <Button onPress={() => void fit()}>Fit a ring</Button>}
             {ring && <Button onPress={() => setRing(undefined)}>Hide the ring</Button>}
           </Chips>
           <p role="status">{play.here ? `Position ${play.here.lat.toFixed(5)}, ${play.here.lon.toFixed(5)}, good to ${play.here.accuracy.toFixed(0)} m. ` : ''}{ring?.words} {said} {play.error}</p>
+          {play.here && <Field>What is drawn is called<input value={feature} maxLength={60} placeholder="path, gate, old oak" onChange={(e) => setFeature(e.target.value)} /></Field>}
           <h2>Patches</h2>
           <Chips role="group" aria-label="Patches">
             {p.patches?.map((x) => <Chip key={x.id} $on={x.id === patch} aria-pressed={x.id === patch} onPress={() => { setPatch(x.id); setRing(undefined); }}>{x.name}: {x.points.length}</Chip>)}

@@ -70,3 +70,17 @@ export function arc(centre: XY, r: number, from: number, to: number): string {
   const long = (((to - from) % 360) + 360) % 360;
   return `M${at(from)}A${round(r)} ${round(r)} 0 ${long > 180 ? 1 : 0} 1 ${at(from + long)}`;
 }
+
+/** A GeoJSON text with one more line or point, as it was walked or marked; begun anew where there was none. */
+export function withFeature(text: string | undefined, name: string, at: { lat: number; lon: number }[]): string {
+  let features: unknown[] = [];
+  try {
+    const doc = JSON.parse(text ?? '') as { type?: string; features?: unknown[] };
+    features = doc.features ?? (doc.type === 'Feature' ? [doc] : doc.type ? [{ type: 'Feature', properties: {}, geometry: doc }] : []);
+  } catch {
+    // Nothing was drawn yet.
+  }
+  const coordinates = at.map((p) => [Number(p.lon.toFixed(7)), Number(p.lat.toFixed(7))]);
+  const geometry = coordinates.length === 1 ? { type: 'Point', coordinates: coordinates[0] } : { type: 'LineString', coordinates };
+  return JSON.stringify({ type: 'FeatureCollection', features: [...features, { type: 'Feature', properties: { name }, geometry }] });
+}
