@@ -26,7 +26,7 @@ type Stored struct {
 // RingIn are places in which caps were found.
 type RingIn struct {
 	Points   []casebook.Position `json:"points" minItems:"1" maxItems:"500"`
-	Accuracy float64         `json:"accuracy,omitempty" minimum:"0" maximum:"1000" doc:"Metres; of a point that says none itself"`
+	Accuracy float64             `json:"accuracy,omitempty" minimum:"0" maximum:"1000" doc:"Metres; of a point that says none itself"`
 }
 
 // RingOut is the ring they stand in.
