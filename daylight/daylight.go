@@ -20,7 +20,7 @@ type Light struct {
 func Of(lat, lon float64, year int, month time.Month, day int) Light {
 	up, down := sunrise.SunriseSunset(lat, lon, year, month, day)
 	if up.IsZero() || down.IsZero() {
-		noon := time.Date(year, month, day, 12, 0, 0, 0, time.UTC).Add(-time.Duration(lon/15*float64(time.Hour)))
+		noon := time.Date(year, month, day, 12, 0, 0, 0, time.UTC).Add(-time.Duration(lon / 15 * float64(time.Hour)))
 		high := sunrise.Elevation(lat, lon, noon) > 0
 		return Light{Whole: high, None: !high}
 	}
