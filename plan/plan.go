@@ -189,7 +189,7 @@ func Make(e *evidence.Engine, w *Where, hopes []string, ordinal int, k *Known, d
 		if w.Region != "" && ix.Continents[i] != 0 && ix.Continents[i]&here == 0 && !wanted[at] {
 			continue
 		}
-		l := e1(b, at, w, k, ordinal, d)
+		l := likely(b, at, w, k, ordinal, d)
 		l.Fits = ground == 0 || ix.Habitats[i] == 0 || ix.Habitats[i]&ground != 0
 		grade := ix.Worst[i]
 		switch {
@@ -217,7 +217,8 @@ func Make(e *evidence.Engine, w *Where, hopes []string, ordinal int, k *Known, d
 // up: likely enough, or not known.
 func up(p float64) bool { return p < 0 || p >= Least }
 
-func e1(b *guide.Book, taxon int32, w *Where, k *Known, ordinal int, d season.Defaults) Likely {
+// likely says which stages of an entry are up on a day.
+func likely(b *guide.Book, taxon int32, w *Where, k *Known, ordinal int, d season.Defaults) Likely {
 	l := Likely{Taxon: taxon, P: -1}
 	for s, p := range Up(Windows(b, taxon, w, k, d), b.Taxa[taxon].Stages, ordinal) {
 		l.P = max(l.P, p)

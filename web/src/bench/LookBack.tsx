@@ -24,7 +24,7 @@ export function LookBack({ view, judgement, traits, stand }: { view: View; judge
   };
   return (
     <>
-      <p>{data.at(-1)?.by === 'today' ? 'The guide has changed since this find was last judged.' : 'This find stands as today’s guide judges it.'} Nothing that was said or concluded is ever overwritten.</p>
+      <p>{data.at(-1)?.by === 'today' ? 'The guide has changed since this find was last judged.' : 'This find stands as today’s guide judges it.'} No line of the log and no verdict is ever overwritten.</p>
       <Turns>
         {data.map((t, i) => (
           <li key={i} className={[t.was && t.was !== t.now ? 'turned' : '', t.by === 'today' ? 'today' : ''].join(' ')}>
