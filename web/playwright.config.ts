@@ -6,7 +6,7 @@ export default defineConfig({
   testDir: 'e2e',
   fullyParallel: true,
   workers: 2,
-  timeout: 90_000,
+  timeout: 180_000,
   expect: { timeout: 15_000 }, // a shared machine can be slow; a pass is still quick
   reporter: [['list']],
   use: {

@@ -65,7 +65,7 @@ async function measure(p: Page): Promise<void> {
 for (const theme of ['light', 'dark'] as const) {
   for (const size of [{ width: 1280, height: 800 }, { width: 390, height: 844 }]) {
     test(`axe finds nothing, ${theme}, ${size.width} wide`, async ({ browser, server }) => {
-      test.setTimeout(300_000);
+      test.setTimeout(900_000); // forty screens, looked at one after the other
       const context = await browser.newContext({ viewport: size, colorScheme: theme, reducedMotion: 'reduce' });
       const page = await context.newPage();
       const errors: string[] = [];
