@@ -29,12 +29,7 @@ func (e *Engine) Checklist(f *Find, specimen string) []Tick {
 	if t.target < 0 || !t.sc.anyStage {
 		return nil
 	}
-	var foes []int32
-	for _, l := range t.taxon(t.target).Lookalikes {
-		if at, ok := e.ix.TaxonAt(l.Taxon); ok && t.in[at] && t.grade[at] > 0 {
-			foes = append(foes, at)
-		}
-	}
+	foes := t.foes()
 	parts := map[int32][]int32{}
 	for _, foe := range foes {
 		e.separating(t.target, foe, t.sc.stages, guide.Usually, func(trait int32, _ edge) {

@@ -54,9 +54,7 @@ func (e *Engine) Key(f *Find, specimen string) Key {
 		standing++
 		for i := sheet.head[taxon]; i >= 0; i = sheet.edges[i].next {
 			r := sheet.edges[i].reading
-			if t.rs[r].By >= 0 { // a parent read off its child falls with the child
-				r = t.byTrait[t.rs[r].By]
-			}
+			r = t.given(r)
 			if first[taxon] < 0 || t.rs[r].Seq < t.rs[first[taxon]].Seq {
 				first[taxon] = r
 			}
@@ -80,6 +78,21 @@ func (e *Engine) Key(f *Find, specimen string) Key {
 		k.Next = t.couplet(k.Left)
 	}
 	return k
+}
+
+// given is the reading that was given and that a derived one goes back to: a part
+// read off its child stands or falls with the child, over several steps if need be.
+func (t *trial) given(r int32) int32 {
+	for t.rs[r].By >= 0 {
+		child := t.rs[r].By
+		for i := range t.rs {
+			if t.rs[i].Trait == child {
+				r = int32(i)
+				break
+			}
+		}
+	}
+	return r
 }
 
 // inOrder lists the readings that were given, in the order of the log, without

@@ -21,12 +21,7 @@ func (e *Engine) FastPass(f *Find, specimen string, full bool) FastPass {
 	if t.target < 0 || !t.sc.anyStage || !f.Intent.harvest() {
 		return FastPass{}
 	}
-	var foes []int32
-	for _, l := range t.taxon(t.target).Lookalikes {
-		if at, ok := e.ix.TaxonAt(l.Taxon); ok && t.in[at] && t.grade[at] > 0 {
-			foes = append(foes, at)
-		}
-	}
+	foes := t.foes()
 	against := map[int32][]edge{} // by check: edges, in the order of foes
 	seen := map[int32][]bool{}
 	var order []int32
@@ -89,4 +84,15 @@ func (e *Engine) FastPass(f *Find, specimen string, full bool) FastPass {
 func (t *trial) harmless(at int32) bool {
 	tr := t.trait(at)
 	return tr.Handling <= guide.Touch && !tr.Destroys && !tr.Smell && tr.WaitMin == 0 && tr.NeedsWhole == 0 && tr.After == "" && t.e.ix.AfterOf[at] < 0
+}
+
+// foes are the dangerous lookalikes in scope that the target's entry names.
+func (t *trial) foes() []int32 {
+	var out []int32
+	for _, l := range t.taxon(t.target).Lookalikes {
+		if at, ok := t.e.ix.TaxonAt(l.Taxon); ok && t.in[at] && t.grade[at] > 0 {
+			out = append(out, at)
+		}
+	}
+	return out
 }

@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"context"
 	"fmt"
+	"math"
 	"net/http"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -143,7 +144,7 @@ func ringOf(in *RingIn) (*RingOut, error) {
 		return nil, &casebook.Invalid{Fields: []casebook.Field{{Path: "body.points", What: err.Error(), Hint: "mark more places, well apart"}}}
 	}
 	gap := f.Gap(pts)
-	out := &RingOut{Radius: f.Radius, RadiusSd: f.RadiusSd, CentreSd: f.CentreSd, Rms: f.Rms, GapFrom: gap.From, GapTo: gap.To, GapMetres: gap.Degrees() / 360 * 2 * 3.141592653589793 * f.Radius}
+	out := &RingOut{Radius: f.Radius, RadiusSd: f.RadiusSd, CentreSd: f.CentreSd, Rms: f.Rms, GapFrom: gap.From, GapTo: gap.To, GapMetres: gap.Degrees() / 360 * 2 * math.Pi * f.Radius}
 	out.Lat, out.Lon = plane.From(f.Centre)
 	out.Expected, out.ExpectedSd = f.Expect(len(pts), gap)
 	out.Words = fmt.Sprintf("A ring with a radius of %.1f m, give or take %.1f m. Not walked yet: %.0f m of it, from %.0f° to %.0f°; if it is as thick there, some %.0f more (%.0f to %.0f). A guess from places; each cap is checked by itself.",
