@@ -1,48 +1,149 @@
 package casebook
 
-import "zestythicket/evidence"
+import (
+	_ "embed"
+	"math"
+	"strings"
+	"time"
 
-// Demo fills an empty database with a scenario of our own: two finds, two places, a
-// walk and a weather station in the invented Quillow valley. A database that already knows someone is left alone.
+	"zestythicket/evidence"
+	"zestythicket/exchange/track"
+	"zestythicket/season"
+	"zestythicket/store"
+)
+
+//go:embed demo/scenario.json
+var demoScenario string
+
+// scenario is the demo: an invented valley and invented finds.
+type scenario struct {
+	Person string `json:"person"`
+	Finds  []struct {
+		Begin   Begin    `json:"begin"`
+		Answers []Answer `json:"answers"`
+	} `json:"finds"`
+	Places []Place `json:"places"`
+	// Track says which patch takes its points from the simulated receiver.
+	Track struct {
+		Place string `json:"place"`
+		Patch string `json:"patch"`
+		Day   string `json:"day"`
+	} `json:"track"`
+	Station struct {
+		Place string `json:"place"`
+		From  string `json:"from"`
+		To    string `json:"to"`
+	} `json:"station"`
+	Signs []Sign `json:"signs"`
+	Seen  []Seen `json:"seen"`
+	Walks []Walk `json:"walks"`
+}
+
+// Demo fills an empty database with a scenario of our own in the invented Quillow
+// valley. A database that already knows someone is left alone.
 func (c *Casebook) Demo() error {
 	people, err := c.Store.People()
 	if err != nil || len(people) > 0 {
 		return err
 	}
-	err = c.SavePerson("rowan", "Rowan", &Profile{Facts: []string{}, Answered: evidence.HealthTopics, SignOffs: []SignOff{}})
+	var s scenario
+	if err := unJSON(demoScenario, &s); err != nil {
+		return err
+	}
+	if err := c.SavePerson(strings.ToLower(s.Person), s.Person, &Profile{Facts: []string{}, Answered: evidence.HealthTopics, SignOffs: []SignOff{}}); err != nil {
+		return err
+	}
+	for i := range s.Finds {
+		f := &s.Finds[i]
+		if _, err := c.Begin(&f.Begin); err != nil {
+			return err
+		}
+		for k := range f.Answers {
+			if _, err := c.Append(f.Begin.ID, &NewLine{Key: "demo-line-" + itoa(k), Specimen: FirstSpecimen, Kind: "answered", Body: Body{Answer: &f.Answers[k]}}); err != nil {
+				return err
+			}
+		}
+	}
+	return c.demoGround(&s)
+}
+
+func (c *Casebook) demoGround(s *scenario) error {
+	for i := range s.Places {
+		p := &s.Places[i]
+		for k := range p.Patches {
+			if p.ID == s.Track.Place && p.Patches[k].ID == s.Track.Patch {
+				p.Patches[k].Points = walked(s.Track.Day)
+			}
+		}
+		if _, err := c.SavePlace(p); err != nil {
+			return err
+		}
+	}
+	from, err := time.Parse(time.DateOnly, s.Station.From)
 	if err != nil {
 		return err
 	}
-	if _, err := c.Begin(&Begin{ID: "demo-girolle", Title: "Yellow funnels below the spring", Place: "Tarn Wood, Quillow valley", Day: "2026-10-03", Stages: []string{"mature"},
-		Facts: Facts{Intent: "eat", Target: "cantharellus-cibarius", Part: "cap", Prep: "cooked", Region: "EU", Habitats: []string{"damp-wood"}, Ground: "clean", Permission: "yes", Protected: "no", Limit: "500 g a person and day, forest office"}}); err != nil {
+	to, err := time.Parse(time.DateOnly, s.Station.To)
+	if err != nil {
 		return err
 	}
-	if err := c.demoAnswers("demo-girolle", []Answer{
-		{Trait: "fungus-form", Kind: "seen", States: []string{"cap-stem"}},
-		{Trait: "underside", Kind: "seen", States: []string{"folds"}},
-		{Trait: "smell-flesh", Kind: "seen", States: []string{"apricot"}},
-	}); err != nil {
+	if err := c.Store.SaveWeather(station(s.Station.Place, dayNumber(from), dayNumber(to))); err != nil {
 		return err
 	}
-	if _, err := c.Begin(&Begin{ID: "demo-chestnut", Title: "Brown nuts under the old row", Place: "Hollin Bank, Quillow valley", Day: "2026-10-11", Stages: []string{"fruit"},
-		Facts: Facts{Intent: "eat", Target: "castanea-sativa", Part: "seed", Prep: "cooked", Region: "EU", Habitats: []string{"garden"}}}); err != nil {
-		return err
+	for i := range s.Signs {
+		g := &s.Signs[i]
+		if g.Kind == "rain" && g.Rain == 0 {
+			r := season.RainRule
+			g.From, g.To, g.Sd, g.Rain, g.Within = r.From, r.To, r.Sd, r.Rain, r.Within
+		}
+		if err := c.SaveSign(g); err != nil {
+			return err
+		}
 	}
-	if err := c.demoGround(); err != nil {
-		return err
+	for i := range s.Seen {
+		if err := c.SaveSeen(&s.Seen[i]); err != nil {
+			return err
+		}
 	}
-	return c.demoAnswers("demo-chestnut", []Answer{
-		{Trait: "plant-habit", Kind: "seen", States: []string{"tree"}},
-		{Trait: "leaf-division", Kind: "seen", States: []string{"simple"}},
-		{Trait: "leaf-margin", Kind: "seen", States: []string{"bristle-toothed"}, Count: 1},
-	})
-}
-
-func (c *Casebook) demoAnswers(find string, answers []Answer) error {
-	for i := range answers {
-		if _, err := c.Append(find, &NewLine{Key: "demo-line-" + itoa(i), Specimen: FirstSpecimen, Kind: "answered", Body: Body{Answer: &answers[i]}}); err != nil {
+	for i := range s.Walks {
+		if _, err := c.SaveWalk(&s.Walks[i]); err != nil {
 			return err
 		}
 	}
 	return nil
 }
+
+// walked takes every fourth point of the simulated receiver's ring.
+func walked(day string) []Position {
+	var out []Position
+	for i, f := range track.Simulated() {
+		if i >= 12 && i%4 == 0 {
+			out = append(out, Position{Lat: f.Lat, Lon: f.Lon, Accuracy: f.Accuracy, Day: day})
+		}
+	}
+	return out
+}
+
+// station is a simulated weather station: a smooth year, with the last one a week
+// late, and rain by a fixed pattern. Nothing in it was measured.
+func station(place string, from, to int) []store.WeatherDay {
+	var out []store.WeatherDay
+	last, _, _ := season.Civil(to)
+	for day := from; day <= to; day++ {
+		y, m, d := season.Civil(day)
+		o := float64(season.Ordinal(m, d))
+		if y == last {
+			o -= 7
+		}
+		mean := 8.5 - 7*math.Cos(2*math.Pi*(o-25)/365)
+		wobble := 2.5 * math.Sin(float64(day)*1.7)
+		rain := 0.0
+		if day%47 < 4 || day%11 == 0 {
+			rain = 3 + 6*math.Abs(math.Sin(float64(day)*0.7))
+		}
+		out = append(out, store.WeatherDay{PlaceID: place, Day: day, TMin: round1(mean + wobble - 3.5), TMax: round1(mean + wobble + 3.5), Rain: round1(rain)})
+	}
+	return out
+}
+
+func round1(x float64) float64 { return math.Round(x*10) / 10 }
