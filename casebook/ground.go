@@ -9,6 +9,7 @@ import (
 	"zestythicket/exchange/geo"
 	"zestythicket/exchange/track"
 	"zestythicket/exchange/weather"
+	"zestythicket/guide"
 	"zestythicket/season"
 	"zestythicket/store"
 )
@@ -59,6 +60,7 @@ type PatchOfGround struct {
 	Name   string     `json:"name" maxLength:"120"`
 	Points []Position `json:"points"`
 	Taxon  string     `json:"taxon,omitempty"`
+	Stage  string     `json:"stage,omitempty" doc:"What it is gone back for; empty: any"`
 	Every  int        `json:"every,omitempty" minimum:"0" maximum:"730" doc:"Days to regrow before the next visit"`
 	Note   string     `json:"note,omitempty" maxLength:"300"`
 }
@@ -134,6 +136,9 @@ func (c *Casebook) SavePlace(p *Place) (*Place, error) {
 			if _, ok := c.Engine.Index().TaxonAt(t); !ok {
 				bad.add(fmt.Sprintf("body.patches[%d].taxon", i), "", "there is no entry %q", t)
 			}
+		}
+		if st := p.Patches[i].Stage; st != "" {
+			c.word(st, guide.Words("stage"), fmt.Sprintf("body.patches[%d].stage", i), -1, "stage", bad)
 		}
 	}
 	if p.Map != "" {

@@ -17,7 +17,7 @@ import (
 type Due struct {
 	ID   string `json:"id"`
 	Day  string `json:"day"`
-	Kind string `json:"kind" enum:"wait,disposal,visit,walk"`
+	Kind string `json:"kind" enum:"wait,disposal,visit,walk,permission"`
 	What string `json:"what"`
 	Find string `json:"find,omitempty"`
 	Link string `json:"link"`
@@ -190,10 +190,19 @@ func (c *Casebook) dues(now time.Time) ([]Due, error) {
 		return nil, err
 	}
 	for i := range places {
-		for _, p := range places[i].Patches {
-			if next, ok := returnTo(&p); ok {
-				out = append(out, Due{ID: places[i].ID + "-" + p.ID, Day: next, Kind: "visit", What: "Go back to " + p.Name + ", " + places[i].Name, Link: "/places/" + places[i].ID, Late: next <= day})
+		p := &places[i]
+		k, err := c.known(p.ID)
+		if err != nil {
+			return nil, err
+		}
+		for n := range p.Patches {
+			if next, why, ok := c.returnTo(p, &p.Patches[n], k, now); ok {
+				out = append(out, Due{ID: p.ID + "-" + p.Patches[n].ID, Day: next, Kind: "visit", What: "Go back to " + p.Patches[n].Name + ", " + p.Name + why, Link: "/places/" + p.ID, Late: next <= day})
 			}
+		}
+		if end, err := time.Parse(time.DateOnly, p.Until); err == nil && p.Permission == "yes" {
+			ask := end.AddDate(0, 0, -PermissionNotice).Format(time.DateOnly)
+			out = append(out, Due{ID: p.ID + "-permission", Day: ask, Kind: "permission", What: "Ask again: the permission for " + p.Name + " ends on " + p.Until, Link: "/places/" + p.ID, Late: ask <= day})
 		}
 	}
 	walks, err := c.Walks()
@@ -211,20 +220,6 @@ func (c *Casebook) dues(now time.Time) ([]Due, error) {
 	}
 	slices.SortStableFunc(out, func(a, b Due) int { return strings.Compare(a.Day+a.ID, b.Day+b.ID) })
 	return out, nil
-}
-
-// returnTo is the day to go back to a patch: its last visit and the days it takes
-// to regrow.
-func returnTo(p *PatchOfGround) (string, bool) {
-	last := ""
-	for _, s := range p.Points {
-		last = max(last, s.Day)
-	}
-	at, err := time.Parse(time.DateOnly, last)
-	if err != nil || p.Every == 0 {
-		return "", false
-	}
-	return at.AddDate(0, 0, p.Every).Format(time.DateOnly), true
 }
 
 // Reminders writes what is due as an iCalendar file.

@@ -3,15 +3,12 @@ package httpapi
 import (
 	"bytes"
 	"context"
-	"fmt"
-	"math"
 	"net/http"
 
 	"github.com/danielgtaylor/huma/v2"
 
 	"zestythicket/casebook"
 	"zestythicket/exchange/track"
-	"zestythicket/ring"
 )
 
 // NoteID names a record in a path.
@@ -24,26 +21,10 @@ type Stored struct {
 	ID string `json:"id"`
 }
 
-// RingIn are places in which caps were found.
+// RingIn are places in which caps or plants were found.
 type RingIn struct {
 	Points   []casebook.Position `json:"points" minItems:"1" maxItems:"500"`
 	Accuracy float64             `json:"accuracy,omitempty" minimum:"0" maximum:"1000" doc:"Metres; of a point that says none itself"`
-}
-
-// RingOut is the ring they stand in.
-type RingOut struct {
-	Lat        float64 `json:"lat"`
-	Lon        float64 `json:"lon"`
-	Radius     float64 `json:"radius" doc:"Metres"`
-	RadiusSd   float64 `json:"radiusSd"`
-	CentreSd   float64 `json:"centreSd"`
-	Rms        float64 `json:"rms" doc:"How far the places lie off the ring, in metres"`
-	GapFrom    float64 `json:"gapFrom" doc:"Degrees from north, clockwise"`
-	GapTo      float64 `json:"gapTo"`
-	GapMetres  float64 `json:"gapMetres"`
-	Expected   float64 `json:"expected" doc:"Places that the arc not walked may hold"`
-	ExpectedSd float64 `json:"expectedSd"`
-	Words      string  `json:"words"`
 }
 
 const fileBytes = track.MostBytes + 1
@@ -74,6 +55,13 @@ func (s *Server) groundRoutes(api huma.API) {
 	}), big)
 	huma.Get(api, "/api/receiver", answer(func(*struct{}) ([]track.TrackPoint, error) { return track.Simulated(), nil }))
 	huma.Post(api, "/api/ring", answer(func(in *struct{ Body RingIn }) (*RingOut, error) { return ringOf(&in.Body) }), ok)
+	huma.Post(api, "/api/patterns", answer(func(in *struct{ Body RingIn }) (*PatternsOut, error) { return patternsOf(&in.Body), nil }), ok)
+	huma.Get(api, "/api/places/{id}/cues", answer(func(in *struct {
+		NoteID
+		Day string `query:"day" maxLength:"10"`
+	}) ([]casebook.Cue, error) {
+		return s.book.Cues(in.ID, in.Day)
+	}))
 	huma.Get(api, "/api/year", answer(func(in *struct {
 		Place string   `query:"place" maxLength:"40"`
 		Taxa  []string `query:"taxon,explode" maxItems:"200"`
@@ -123,31 +111,4 @@ func (s *Server) groundRoutes(api huma.API) {
 		}
 		return &photoFile{"text/calendar; charset=utf-8", "no-store", `attachment; filename="zesty-thicket.ics"`, b.Bytes()}, nil
 	})
-}
-
-func ringOf(in *RingIn) (*RingOut, error) {
-	plane := ring.Plane{Lat: in.Points[0].Lat, Lon: in.Points[0].Lon}
-	var pts []ring.Point
-	acc, n := 0.0, 0
-	for _, p := range in.Points {
-		pts = append(pts, plane.To(p.Lat, p.Lon))
-		if p.Accuracy > 0 {
-			acc, n = acc+p.Accuracy, n+1
-		}
-	}
-	accuracy := in.Accuracy
-	if n > 0 {
-		accuracy = acc / float64(n)
-	}
-	f, err := ring.Fit(pts, accuracy)
-	if err != nil {
-		return nil, &casebook.Invalid{Fields: []casebook.Field{{Path: "body.points", What: err.Error(), Hint: "mark more places, well apart"}}}
-	}
-	gap := f.Gap(pts)
-	out := &RingOut{Radius: f.Radius, RadiusSd: f.RadiusSd, CentreSd: f.CentreSd, Rms: f.Rms, GapFrom: gap.From, GapTo: gap.To, GapMetres: gap.Degrees() / 360 * 2 * math.Pi * f.Radius}
-	out.Lat, out.Lon = plane.From(f.Centre)
-	out.Expected, out.ExpectedSd = f.Expect(len(pts), gap)
-	out.Words = fmt.Sprintf("A ring with a radius of %.1f m, give or take %.1f m. Not walked yet: %.0f m of it, from %.0f° to %.0f°; if it is as thick there, some %.0f more (%.0f to %.0f). A guess from places; each cap is checked by itself.",
-		f.Radius, f.RadiusSd, out.GapMetres, gap.From, gap.To, out.Expected, max(0, out.Expected-2*out.ExpectedSd), out.Expected+2*out.ExpectedSd)
-	return out, nil
 }

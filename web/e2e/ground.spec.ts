@@ -158,6 +158,64 @@ test('a place: the receiver plays, caps are marked, a ring is fitted, rules are 
   await expect(page.getByRole('alert')).toContainText('are they swapped?');
 });
 
+test('the map is drawn by pen and by keyboard, and a drawing is rubbed out', async ({ page, server }) => {
+  const scene = new Scene(server);
+  const drawn = async () => (JSON.parse((await scene.call<{ map: string }>('GET', '/api/places/tarn-wood')).map) as { features: { properties: { name: string }; geometry: { type: string; coordinates: number[][][] } }[] }).features;
+  await page.goto(`${server.address}/places/tarn-wood`);
+  const was = (await drawn()).length;
+  await page.getByRole('button', { name: 'Draw an area' }).click();
+  await page.getByLabel('What is drawn is called').fill('nettle bed');
+  const map = page.getByRole('group', { name: /^Map of Tarn Wood/ });
+  const box = (await map.boundingBox())!;
+  for (const [x, y] of [[0.2, 0.2], [0.5, 0.2], [0.5, 0.6]] as const) await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+  await page.getByRole('button', { name: 'Keep what is drawn' }).click();
+  await expect(page.getByText(`${was + 1} drawn`)).toBeVisible();
+  const bed = (await drawn()).at(-1)!;
+  expect([bed.properties.name, bed.geometry.type, bed.geometry.coordinates[0]!.length]).toEqual(['nettle bed', 'Polygon', 4]);
+  const [a, b, c] = bed.geometry.coordinates[0]! as [number[], number[], number[]];
+  expect(b[0]!).toBeGreaterThan(a[0]!); // the second click lay east of the first
+  expect(Math.abs(b[1]! - a[1]!)).toBeLessThan(1e-6); // at the same height
+  expect(c[1]!).toBeLessThan(b[1]!); // and the third south of it
+  // The same with no mouse: the pen moves by arrow keys.
+  await tabTo(page, /^Draw a line/);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: /^Pen, / }).focus();
+  await page.keyboard.press('Enter');
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('2 points so far')).toBeVisible();
+  await tabTo(page, /^Keep what is drawn/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(`${was + 2} drawn`)).toBeVisible();
+  expect((await drawn()).at(-1)!.geometry.type).toBe('LineString');
+  await page.getByText(`${was + 2} drawn`).click();
+  await page.getByRole('button', { name: 'Rub out nettle bed' }).click();
+  await expect(page.getByText(`${was + 1} drawn`)).toBeVisible();
+  expect((await drawn()).map((f) => f.properties.name)).not.toContain('nettle bed');
+  await page.getByRole('button', { name: 'Line or colony?' }).click();
+  await expect(page.getByText(/places over \d+ m²/)).toBeVisible();
+});
+
+test('a sign with amounts of one’s own, and another plant by its name', async ({ page, server }) => {
+  const scene = new Scene(server);
+  await page.goto(`${server.address}/year?place=tarn-wood`);
+  await page.getByText('Add a sign').click();
+  await page.getByLabel('For which entry?').fill('chanter');
+  await page.getByRole('button', { name: 'Chanterelle', exact: true }).click();
+  await page.getByLabel('Sign', { exact: true }).selectOption('flower');
+  await page.getByLabel('Which other flowers?').fill('elder');
+  await page.getByRole('button', { name: 'Elder', exact: true }).click();
+  await page.getByLabel('From, days after').fill('10');
+  await page.getByLabel('To, days after').fill('20');
+  await page.getByLabel('Give or take, days').fill('6');
+  await page.getByRole('button', { name: 'Keep the sign' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  const { signs } = await scene.call<{ signs: { from: string; sign: { kind: string; sd: number; of?: string } }[] }>('GET', '/api/year?place=tarn-wood');
+  const mine = signs.find((x) => x.sign.kind === 'flower')!;
+  expect(mine.sign).toMatchObject({ sd: 6, of: 'sambucus-nigra' });
+  expect(mine.from).toBe('2026-06-29'); // ten days after the elder was first seen in flower
+});
+
 test('planning by keyboard: a walk from the list to the bag', async ({ page, server }) => {
   await page.goto(`${server.address}/walks`);
   await tabTo(page, /^Plan a walk/);

@@ -4,7 +4,8 @@ import { inInches, readLength } from '../src/bench/measure.ts';
 import { scaleEnd, where } from '../src/bench/range.ts';
 import { nextCount } from '../src/bench/basket.ts';
 import { bandPaths, dayWords, nearSigns } from '../src/ground/bands.ts';
-import { arc, bar, frame, plane, shapes, withFeature } from '../src/ground/map.ts';
+import { arc, bar, drawnNames, frame, plane, shapes, withFeature, withoutFeature } from '../src/ground/map.ts';
+import { signDefaults, signOf } from '../src/ground/sign.ts';
 import { heaps, upWords } from '../src/walk/outlook.ts';
 import { listed, wayOf } from '../src/bench/ways.ts';
 import { carriedShort } from '../src/bench/wear.ts';
@@ -225,6 +226,31 @@ test('a local map: metres, shapes, a frame, a scale bar, an arc', () => {
   expect([18, 90, 400].map(bar)).toEqual([2, 20, 100]);
   expect(arc({ x: 0, y: 0 }, 10, 0, 90)).toBe('M0 -10A10 10 0 0 1 10 0');
   expect(arc({ x: 0, y: 0 }, 10, 90, 0)).toContain(' 1 1 ');
+});
+
+test('drawing on the map: there and back in degrees, an area closes, a drawing goes by its place', () => {
+  const p = plane(-41.2, 179.9995);
+  for (const q of [{ lat: -41.2, lon: 179.9995 }, { lat: -41.21, lon: -179.9999 }]) {
+    const back = p.from(p.to(q.lat, q.lon));
+    expect(back.lat).toBeCloseTo(q.lat, 9);
+    expect(back.lon).toBeCloseTo(q.lon, 9);
+  }
+  const corner = [{ lat: 1, lon: 2 }, { lat: 1, lon: 3 }, { lat: 2, lon: 3 }];
+  const area = withFeature(undefined, 'bed', corner, 'area');
+  expect((JSON.parse(area) as { features: { geometry: { coordinates: unknown[][] } }[] }).features[0]!.geometry.coordinates[0]).toEqual([[2, 1], [3, 1], [3, 2], [2, 1]]);
+  const two = withFeature(area, '', corner.slice(0, 2), 'area'); // two corners enclose nothing
+  expect(two).toContain('LineString');
+  expect(drawnNames(two)).toEqual(['bed', 'without a name']);
+  expect(drawnNames(withoutFeature(two, 0))).toEqual(['without a name']);
+  expect(drawnNames('not json')).toEqual([]);
+});
+
+test('a sign carries the amounts of its kind, and no others', () => {
+  expect(signOf({ ...signDefaults, rain: '12,5', within: '3' }, 'k', 't', 'p')).toEqual({ id: 'k', taxon: 't', place: 'p', kind: 'rain', from: 7, to: 21, sd: 4, rain: 12.5, within: 3 });
+  expect(signOf({ ...signDefaults, kind: 'frost', below: '−2' }, 'k', 't', '').below).toBe(-2);
+  expect(signOf({ ...signDefaults, kind: 'feast', feast: '2027-05-01' }, 'k', 't', '')).toMatchObject({ feast: '05-01', place: undefined });
+  expect(signOf({ ...signDefaults, kind: 'fire' }, 'k', 't', '')).not.toHaveProperty('rain');
+  expect(signOf({ ...signDefaults, rain: 'much' }, 'k', 't', '').rain).toBe(0); // asked about on the other side
 });
 
 test('no danger is left out of the heaps; what is not known is said', () => {

@@ -80,6 +80,8 @@ export const outlook = (id: string) => open(api.GET('/api/walks/{id}', { params:
 export const saveWalk = (w: S['Walk']) => open(api.PUT('/api/walks/{id}', { params: { path: { id: w.id } }, body: w }));
 export const receiver = () => open(api.GET('/api/receiver'));
 export const fitRing = (points: S['Position'][]) => open(api.POST('/api/ring', { body: { points } }));
+export const patterns = (points: S['Position'][]) => open(api.POST('/api/patterns', { body: { points } }));
+export const cues = (id: string) => open(api.GET('/api/places/{id}/cues', { params: { path: { id } } }));
 export type YearQuery = NonNullable<paths['/api/year']['get']['parameters']['query']>;
 export const year = (query: YearQuery) => open(api.GET('/api/year', { params: { query } }));
 const kept = <B>(id: string, body: B) => ({ params: { path: { id } }, body });

@@ -51,6 +51,7 @@ export function useSavePerson() {
 export const useToday = () => useQuery({ queryKey: ['today'], queryFn: api.today });
 export const usePlaces = () => useQuery({ queryKey: ['places'], queryFn: api.places });
 export const usePlace = (id: string) => useQuery({ queryKey: ['places', id], queryFn: () => api.place(id), enabled: id !== '' });
+export const useCues = (id: string, stand: string) => useQuery({ queryKey: ['cues', id, stand], queryFn: () => api.cues(id), placeholderData: (was) => was });
 export const useWalks = () => useQuery({ queryKey: ['walks'], queryFn: api.walks });
 export const useOutlook = (id: string) => useQuery({ queryKey: ['walks', id], queryFn: () => api.outlook(id), retry: false });
 export const useYear = (query: api.YearQuery) => useQuery({ queryKey: ['year', query], queryFn: () => api.year(query), placeholderData: (was) => was });

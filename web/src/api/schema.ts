@@ -298,6 +298,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API patterns */
+        post: operations["post-api-patterns"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people": {
         parameters: {
             query?: never;
@@ -360,6 +377,23 @@ export interface paths {
         get: operations["get-api-places-by-id"];
         /** Put API places by ID */
         put: operations["put-api-places-by-id"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{id}/cues": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API places by ID cues */
+        get: operations["list-api-places-by-id-cues"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -783,6 +817,25 @@ export interface components {
             ticks: components["schemas"]["Tick"][];
             words: string;
         };
+        ColonyOut: {
+            /**
+             * Format: double
+             * @description m², of the outline
+             */
+            area: number;
+            /**
+             * Format: double
+             * @description Nearest distances beside those of places strewn at random; 0 where there is no area
+             */
+            index: number;
+            outline: components["schemas"]["Position"][];
+            /**
+             * Format: double
+             * @description Standard distance from the centre, in metres
+             */
+            spread: number;
+            words: string;
+        };
         ComingUp: {
             name: string;
             /** @description It is more likely up in a week than now, by a fifth or more */
@@ -798,6 +851,20 @@ export interface components {
             how: string;
             leads: components["schemas"]["Lead"][];
             trait: components["schemas"]["TraitRef"];
+        };
+        Cue: {
+            cue: string;
+            /** Format: int64 */
+            grade: number;
+            gradeWord: string;
+            /** @description Those of the entry that are here */
+            habitats: string[];
+            /**
+             * Format: double
+             * @description How likely it is up; -1 when the guide gives no window
+             */
+            p: number;
+            taxon: components["schemas"]["TaxonRef"];
         };
         DangerLine: {
             contact: boolean;
@@ -839,7 +906,7 @@ export interface components {
             find?: string;
             id: string;
             /** @enum {string} */
-            kind: "wait" | "disposal" | "visit" | "walk";
+            kind: "wait" | "disposal" | "visit" | "walk" | "permission";
             /** @description Its day is today or past */
             late: boolean;
             link: string;
@@ -1210,6 +1277,33 @@ export interface components {
             /** @description It was taken back by a later line */
             undone: boolean;
         };
+        LineOut: {
+            /**
+             * Format: double
+             * @description Degrees from north, 0 to 180
+             */
+            bearing: number;
+            /** Format: double */
+            bearingSd: number;
+            from: components["schemas"]["Position"];
+            /**
+             * Format: double
+             * @description Metres
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description How far the places lie off the line, in metres
+             */
+            rms: number;
+            /**
+             * Format: double
+             * @description Share of the spread that lies along the line
+             */
+            straight: number;
+            to: components["schemas"]["Position"];
+            words: string;
+        };
         Lookalike: {
             /** Format: int64 */
             hazard: number;
@@ -1339,7 +1433,15 @@ export interface components {
             name: string;
             note?: string;
             points: components["schemas"]["Position"][];
+            /** @description What it is gone back for; empty: any */
+            stage?: string;
             taxon?: string;
+        };
+        PatternsOut: {
+            colony: components["schemas"]["ColonyOut"];
+            line?: components["schemas"]["LineOut"];
+            /** @description Why there is no line */
+            why?: string;
         };
         Person: {
             id: string;
@@ -2787,6 +2889,39 @@ export interface operations {
             };
         };
     };
+    "post-api-patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatternsOut"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     "list-api-people": {
         parameters: {
             query?: never;
@@ -2933,6 +3068,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Place"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "list-api-places-by-id-cues": {
+        parameters: {
+            query?: {
+                day?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cue"][];
                 };
             };
             /** @description Error */

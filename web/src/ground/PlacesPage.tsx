@@ -29,7 +29,7 @@ export function PlacesPage() {
         {places.data?.map((p) => (
           <li key={p.id}>
             <Link to={`/places/${p.id}`}>{p.name}</Link>
-            <Soft>{p.habitats?.map(plain).join(', ') || 'ground not described'} · {p.permission === 'yes' ? `may pick${p.until ? ` until ${p.until}` : ''}` : p.permission === 'no' ? 'may not pick' : 'permission not answered'} · {p.patches?.length ?? 0} patches{p.lat === undefined ? ' · no position yet' : ''}</Soft>
+            <Soft>{p.habitats?.map(plain).join(', ') || 'ground not described'} · {p.permission === 'yes' ? `may pick${p.until ? ` until ${p.until}` : ''}` : p.permission === 'no' ? 'may not pick' : 'permission not answered'} · {p.patches?.length === 1 ? '1 patch' : `${p.patches?.length ?? 0} patches`}{p.lat === undefined ? ' · no position yet' : ''}</Soft>
           </li>
         ))}
       </List>

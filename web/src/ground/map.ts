@@ -5,6 +5,7 @@ const perDegree = (6371008.8 * Math.PI) / 180;
 
 /** Lays degrees out in metres about a place; good for the few hundred metres of a walk. */
 export const plane = (lat0: number, lon0: number) => ({
+  from: (p: XY): { lat: number; lon: number } => ({ lat: lat0 + p.y / perDegree, lon: ((lon0 + p.x / (perDegree * Math.cos((lat0 * Math.PI) / 180)) + 540) % 360) - 180 }),
   to: (lat: number, lon: number): XY => ({ x: (((lon - lon0 + 540) % 360) - 180) * perDegree * Math.cos((lat0 * Math.PI) / 180), y: (lat - lat0) * perDegree }),
 });
 
@@ -71,16 +72,29 @@ export function arc(centre: XY, r: number, from: number, to: number): string {
   return `M${at(from)}A${round(r)} ${round(r)} 0 ${long > 180 ? 1 : 0} 1 ${at(from + long)}`;
 }
 
-/** A GeoJSON text with one more line or point, as it was walked or marked; begun anew where there was none. */
-export function withFeature(text: string | undefined, name: string, at: { lat: number; lon: number }[]): string {
-  let features: unknown[] = [];
+export type Form = 'line' | 'area' | 'point';
+
+/** The features of a GeoJSON text, whatever it begins with. */
+function featuresOf(text: string | undefined): unknown[] {
   try {
     const doc = JSON.parse(text ?? '') as { type?: string; features?: unknown[] };
-    features = doc.features ?? (doc.type === 'Feature' ? [doc] : doc.type ? [{ type: 'Feature', properties: {}, geometry: doc }] : []);
+    return doc.features ?? (doc.type === 'Feature' ? [doc] : doc.type ? [{ type: 'Feature', properties: {}, geometry: doc }] : []);
   } catch {
-    // Nothing was drawn yet.
+    return []; // nothing was drawn yet
   }
-  const coordinates = at.map((p) => [Number(p.lon.toFixed(7)), Number(p.lat.toFixed(7))]);
-  const geometry = coordinates.length === 1 ? { type: 'Point', coordinates: coordinates[0] } : { type: 'LineString', coordinates };
-  return JSON.stringify({ type: 'FeatureCollection', features: [...features, { type: 'Feature', properties: { name }, geometry }] });
 }
+
+const textOf = (features: unknown[]): string => JSON.stringify({ type: 'FeatureCollection', features });
+
+/** A GeoJSON text with one more line, area or point, as it was walked, marked or drawn. */
+export function withFeature(text: string | undefined, name: string, at: { lat: number; lon: number }[], form: Form = 'line'): string {
+  const c = at.map((p) => [Number(p.lon.toFixed(7)), Number(p.lat.toFixed(7))]);
+  const geometry = c.length === 1 || form === 'point' ? { type: 'Point', coordinates: c[0] } : form === 'area' && c.length > 2 ? { type: 'Polygon', coordinates: [[...c, c[0]]] } : { type: 'LineString', coordinates: c };
+  return textOf([...featuresOf(text), { type: 'Feature', properties: { name }, geometry }]);
+}
+
+/** The names of what is drawn, in their order. */
+export const drawnNames = (text: string | undefined): string[] => featuresOf(text).map((f) => (f as Feature).properties?.name || 'without a name');
+
+/** A GeoJSON text without its nth feature. */
+export const withoutFeature = (text: string | undefined, n: number): string => textOf(featuresOf(text).filter((_, i) => i !== n));
