@@ -13,6 +13,7 @@ require (
 	github.com/nathan-osman/go-sunrise v1.1.0
 	github.com/paulmach/go.geojson v1.5.0
 	github.com/santhosh-tekuri/jsonschema/v6 v6.0.3
+	github.com/shopspring/decimal v1.6.0
 	go.yaml.in/yaml/v3 v3.0.6
 	golang.org/x/image v0.47.0
 	gorm.io/gorm v1.31.2

@@ -1,0 +1,297 @@
+package lot
+
+import (
+	"slices"
+
+	"zestythicket/quantity"
+)
+
+// Lot is a bag or a batch as it now stands.
+type Lot struct {
+	ID, Find, Taxon, Piece, Form, Basket string
+	AtMS, PickedMS                       int64
+	Gross, Tare                          quantity.Amount // of a bag
+	Made                                 quantity.Amount // net, when it was made
+	Left                                 quantity.Amount
+	Pieces, Checked                      int
+	Parents, Children                    []string // directly
+	Looked                               *Event   // the last second look
+	Done                                 []string // steps done, here or in every parent
+	Running                              map[string]int64
+	Sampled                              bool
+	Holds                                []Hold // laid on this lot itself
+	Rev                                  int64  // Seq of the last event that touched it
+	Mixed                                bool   // it has more than one find in it
+}
+
+// Hold is a reason why a lot is held.
+type Hold struct {
+	Lot  string // on which it was laid
+	Why  string
+	AtMS int64
+}
+
+// Serving is one eating.
+type Serving struct {
+	Seq               int64
+	AtMS              int64
+	Lot, Person, Meal string
+	Kind              string // see [Lot.Kind]
+	Amount            quantity.Amount
+	First             bool
+}
+
+// Feeling is what somebody felt of a kind.
+type Feeling struct {
+	Seq                   int64
+	AtMS                  int64
+	Person, Kind, Outcome string
+	Why, Lot              string
+}
+
+// Book is what all events come to.
+type Book struct {
+	Rules    Rules
+	lots     map[string]*Lot
+	order    []string
+	Servings []Serving
+	Feelings []Feeling
+	Out      Balance
+	seq      int64
+}
+
+// Balance is what has left the lots; see [Book.Balance].
+type Balance struct{ Bagged, Added, Loss, Discarded, Eaten, Corrected quantity.Amount }
+
+// New begins an empty book.
+func New(r Rules) *Book { return &Book{Rules: r, lots: map[string]*Lot{}} }
+
+// Replay makes a book of events that were stored. Only what can't hold together at
+// all is refused here; the locks of [Book.Check] were asked when each was added.
+func Replay(r Rules, events []Event) (*Book, error) {
+	b := New(r)
+	for i := range events {
+		if err := b.apply(&events[i]); err != nil {
+			return nil, err
+		}
+	}
+	return b, nil
+}
+
+// Lot finds a lot.
+func (b *Book) Lot(id string) (*Lot, bool) { l, ok := b.lots[id]; return l, ok }
+
+// Lots lists all lots, the first made in front.
+func (b *Book) Lots() []*Lot {
+	out := make([]*Lot, 0, len(b.order))
+	for _, id := range b.order {
+		out = append(out, b.lots[id])
+	}
+	return out
+}
+
+// Kind names what a first taste is of: an entry and its part.
+func (l *Lot) Kind() string { return l.Taxon + "|" + l.Piece }
+
+// Empty reports whether nothing of it is left.
+func (l *Lot) Empty() bool { return !l.Left.IsPositive() }
+
+// apply adds an event, or says why it can't be.
+func (b *Book) apply(e *Event) error {
+	var err error
+	switch e.Kind {
+	case Bagged:
+		err = b.bag(e)
+	case Made:
+		err = b.make(e)
+	default:
+		l, ok := b.lots[e.Lot]
+		if !ok {
+			return refuse(string(e.Kind), e.Lot, ErrUnknown, "", "there is no lot %q", e.Lot)
+		}
+		if err = b.change(l, e); err == nil {
+			l.Rev = max(l.Rev, e.Seq)
+		}
+	}
+	if err == nil {
+		b.seq = max(b.seq, e.Seq)
+	}
+	return err
+}
+
+func (b *Book) add(l *Lot) {
+	b.lots[l.ID] = l
+	b.order = append(b.order, l.ID)
+}
+
+func (b *Book) bag(e *Event) error {
+	op := string(e.Kind)
+	net := e.Gross.Sub(e.Tare)
+	switch {
+	case e.Lot == "":
+		return refuse(op, e.Lot, ErrMissing, "", "a bag needs a code")
+	case b.lots[e.Lot] != nil:
+		return refuse(op, e.Lot, ErrRepeated, "take another code", "there is a lot %s already", e.Lot)
+	case e.Find == "" || e.Taxon == "":
+		return refuse(op, e.Lot, ErrMissing, "one kind, one find, one bag", "a bag belongs to one find")
+	case !net.IsPositive():
+		return refuse(op, e.Lot, ErrBalance, "weigh the full bag, then the empty one", "the bag weighs %s g empty and %s g full", e.Tare, e.Gross)
+	case e.PickedMS > e.AtMS:
+		return refuse(op, e.Lot, ErrOrder, "", "it was bagged before it was picked")
+	case e.Pieces < 0 || e.Checked < 0 || e.Pieces > 0 && e.Checked > e.Pieces:
+		return refuse(op, e.Lot, ErrBalance, "", "%d of %d items were looked at", e.Checked, e.Pieces)
+	}
+	b.Out.Bagged = b.Out.Bagged.Add(net)
+	b.add(&Lot{ID: e.Lot, Find: e.Find, Taxon: e.Taxon, Piece: e.Piece, Form: "fresh", Basket: e.Basket, AtMS: e.AtMS, PickedMS: e.PickedMS, Gross: e.Gross, Tare: e.Tare,
+		Made: net, Left: net, Pieces: e.Pieces, Checked: e.Checked, Running: map[string]int64{}, Rev: e.Seq})
+	return nil
+}
+
+// make turns lots into lots. What went in and was added equals what came out, was
+// lost and was thrown away, to the last digit.
+func (b *Book) make(e *Event) error {
+	op := string(e.Kind)
+	if len(e.From) == 0 || len(e.To) == 0 {
+		return refuse(op, e.Lot, ErrMissing, "", "a batch is made from something, into something")
+	}
+	in, out := e.Added, e.Loss.Add(e.Discard)
+	var parents []*Lot
+	var first *Lot
+	for _, p := range e.From {
+		l := b.lots[p.Lot]
+		switch {
+		case l == nil:
+			return refuse(op, p.Lot, ErrUnknown, "", "there is no lot %q", p.Lot)
+		case slices.Contains(parents, l):
+			return refuse(op, p.Lot, ErrRepeated, "", "%s is named twice", p.Lot)
+		case !p.Amount.IsPositive() || p.Amount.GreaterThan(l.Left):
+			return refuse(op, p.Lot, ErrBalance, "", "%s g were to be taken of the %s g left in %s", p.Amount, l.Left, p.Lot)
+		case l.AtMS > e.AtMS:
+			return refuse(op, p.Lot, ErrOrder, "", "it was made before %s was there", p.Lot)
+		case first != nil && first.Kind() != l.Kind():
+			return refuse(op, p.Lot, ErrBalance, "a dish of several kinds is several servings of one meal", "%s and %s are different kinds", first.ID, l.ID)
+		}
+		if first == nil {
+			first = l
+		}
+		parents = append(parents, l)
+		in = in.Add(p.Amount)
+	}
+	seen := map[string]bool{}
+	for _, p := range e.To {
+		switch {
+		case p.Lot == "" || b.lots[p.Lot] != nil || seen[p.Lot]:
+			return refuse(op, p.Lot, ErrRepeated, "take another code", "there is a lot %q already", p.Lot)
+		case !p.Amount.IsPositive():
+			return refuse(op, p.Lot, ErrBalance, "", "nothing was made into %s", p.Lot)
+		case !slices.Contains(Forms, p.Form):
+			return refuse(op, p.Lot, ErrMissing, "fresh, cooked, dried, frozen, ground, pickled or extract", "%q is no form", p.Form)
+		}
+		seen[p.Lot] = true
+		out = out.Add(p.Amount)
+	}
+	if !in.Equal(out) {
+		return refuse(op, e.To[0].Lot, ErrBalance, "weigh again, or say what was lost, added or thrown away", "%s g went in and %s g came out", in, out)
+	}
+	b.Out.Added, b.Out.Loss, b.Out.Discarded = b.Out.Added.Add(e.Added), b.Out.Loss.Add(e.Loss), b.Out.Discarded.Add(e.Discard)
+	for i, p := range e.From {
+		parents[i].Left = parents[i].Left.Sub(p.Amount)
+		parents[i].Rev = max(parents[i].Rev, e.Seq)
+		for _, t := range e.To {
+			parents[i].Children = append(parents[i].Children, t.Lot)
+		}
+	}
+	for _, t := range e.To {
+		l := &Lot{ID: t.Lot, Find: first.Find, Taxon: first.Taxon, Piece: first.Piece, Form: t.Form, AtMS: e.AtMS, PickedMS: first.PickedMS, Made: t.Amount, Left: t.Amount, Pieces: t.Pieces, Running: map[string]int64{}, Rev: e.Seq}
+		l.Done = slices.Clone(first.Done)
+		for _, p := range parents {
+			l.Parents = append(l.Parents, p.ID)
+			l.Mixed = l.Mixed || p.Mixed || p.Find != first.Find
+			l.PickedMS = min(l.PickedMS, p.PickedMS)
+			// A step counts as done only when it was done to everything that went in.
+			l.Done = slices.DeleteFunc(l.Done, func(s string) bool { return !slices.Contains(p.Done, s) })
+		}
+		b.add(l)
+	}
+	return nil
+}
+
+func (b *Book) take(l *Lot, e *Event) error {
+	if !e.Amount.IsPositive() || e.Amount.GreaterThan(l.Left) {
+		return refuse(string(e.Kind), l.ID, ErrBalance, "", "%s g of the %s g left in %s", e.Amount, l.Left, l.ID)
+	}
+	if e.AtMS < l.AtMS {
+		return refuse(string(e.Kind), l.ID, ErrOrder, "", "%s was not there yet at that time", l.ID)
+	}
+	l.Left = l.Left.Sub(e.Amount)
+	return nil
+}
+
+// change applies an event to one lot.
+func (b *Book) change(l *Lot, e *Event) error {
+	if e.AtMS < l.PickedMS {
+		return refuse(string(e.Kind), l.ID, ErrOrder, "", "that is before it was picked")
+	}
+	switch e.Kind {
+	case Threw:
+		if err := b.take(l, e); err != nil {
+			return err
+		}
+		b.Out.Discarded = b.Out.Discarded.Add(e.Amount)
+	case Ate:
+		if e.Person == "" {
+			return refuse("ate", l.ID, ErrMissing, "", "who ate of it?")
+		}
+		if err := b.take(l, e); err != nil {
+			return err
+		}
+		b.Out.Eaten = b.Out.Eaten.Add(e.Amount)
+		b.Servings = append(b.Servings, Serving{e.Seq, e.AtMS, l.ID, e.Person, e.Meal, l.Kind(), e.Amount, e.First})
+	case Felt:
+		if e.Person == "" || !slices.Contains(Outcomes, e.Outcome) {
+			return refuse("felt", l.ID, ErrMissing, "nothing, dislike or reaction", "who felt what?")
+		}
+		b.Feelings = append(b.Feelings, Feeling{e.Seq, e.AtMS, e.Person, l.Kind(), e.Outcome, e.Why, l.ID})
+		if e.Outcome == "reaction" {
+			l.Holds = append(l.Holds, Hold{l.ID, "somebody felt something after eating of it", e.AtMS})
+		}
+	case Looked:
+		c := *e
+		l.Looked = &c
+	case Held:
+		l.Holds = append(l.Holds, Hold{l.ID, e.Why, e.AtMS})
+	case Freed:
+		l.Holds = nil
+	case Began:
+		l.Running[e.Step] = e.AtMS
+	case Did:
+		delete(l.Running, e.Step)
+		if !slices.Contains(l.Done, e.Step) {
+			l.Done = append(l.Done, e.Step)
+		}
+	case Sampled:
+		l.Sampled = true
+	case Corrected:
+		// What was weighed wrongly is set right on what is left; the difference is
+		// kept in the balance.
+		if e.Why == "" || e.Amount.IsNegative() {
+			return refuse("corrected", l.ID, ErrMissing, "", "why was it %s g and not %s g?", e.Amount, l.Left)
+		}
+		b.Out.Corrected = b.Out.Corrected.Add(e.Amount.Sub(l.Left))
+		l.Left = e.Amount
+	default:
+		return refuse(string(e.Kind), l.ID, ErrMissing, "", "nothing is known of %q", e.Kind)
+	}
+	return nil
+}
+
+// Balance is what is left over when everything that came in is set against
+// everything that went out and is still there: nothing, always.
+func (b *Book) Balance() quantity.Amount {
+	in := b.Out.Bagged.Add(b.Out.Added).Add(b.Out.Corrected)
+	out := b.Out.Loss.Add(b.Out.Discarded).Add(b.Out.Eaten)
+	for _, l := range b.lots {
+		out = out.Add(l.Left)
+	}
+	return in.Sub(out)
+}

@@ -1,0 +1,125 @@
+// Package lot follows what was picked from the bag to the plate and back. It is
+// pure: time is passed in, amounts are exact decimals of a gram, and nothing is
+// ever forgotten, only added.
+//
+// A [Book] is what a list of [Event]s comes to. Bags come from finds; batches are
+// made from bags and batches, split, mixed, dried, frozen, cooked; people eat from
+// them. Lots form a directed acyclic graph: a lot is made only from lots that were
+// there before it, and its parts are known to the gram. What went in equals what
+// came out, with what was added, lost and thrown away; what does not add up is
+// refused.
+//
+// A hold stops everything made from a lot, everything it was made from, and every
+// bag that lay in the same basket, until a person takes it off and says why. Time
+// takes nothing off.
+//
+// Eating is the last of several locks: the second look at home, what must be done
+// first, one new kind at a time, one person first, a small cooked portion, no
+// alcohol, a wait. See [Book.Serving].
+package lot
+
+import (
+	"errors"
+	"fmt"
+
+	"zestythicket/quantity"
+)
+
+// Sentinel errors: what kind of refusal an [Error] is.
+var (
+	ErrBalance  = errors.New("it does not add up")
+	ErrUnknown  = errors.New("nothing of that name")
+	ErrHeld     = errors.New("it is held")
+	ErrOrder    = errors.New("the order in time is wrong")
+	ErrNotYet   = errors.New("not yet")
+	ErrChanged  = errors.New("it was changed meanwhile")
+	ErrRepeated = errors.New("it is there already")
+	ErrMissing  = errors.New("something is missing")
+)
+
+// Error says what was refused, where, and what to do.
+type Error struct {
+	Op, Lot string
+	Err     error  // one of the sentinels
+	What    string // in words for the user
+	Hint    string
+}
+
+// Error gives the words.
+func (e *Error) Error() string { return e.Op + " " + e.Lot + ": " + e.What }
+
+// Unwrap gives the sentinel.
+func (e *Error) Unwrap() error { return e.Err }
+
+func refuse(op, lot string, err error, hint, format string, args ...any) error {
+	return &Error{op, lot, err, fmt.Sprintf(format, args...), hint}
+}
+
+// Kind is what happened.
+type Kind string
+
+// The kinds of event.
+const (
+	Bagged    Kind = "bagged"    // a bag was filled from a find
+	Made      Kind = "made"      // lots were made from lots
+	Threw     Kind = "threw"     // some of a lot was thrown away
+	Looked    Kind = "looked"    // the second look at home was made
+	Held      Kind = "held"      // a lot was held
+	Freed     Kind = "freed"     // a person took a hold off
+	Began     Kind = "began"     // a step that must be done first was begun
+	Did       Kind = "did"       // and done
+	Sampled   Kind = "sampled"   // a raw reference sample was put by
+	Ate       Kind = "ate"       // somebody ate of a lot
+	Felt      Kind = "felt"      // how it was after a first taste, or any time
+	Corrected Kind = "corrected" // a weighing is set right, with the reason
+)
+
+// Kinds lists the words.
+var Kinds = []Kind{Bagged, Made, Threw, Looked, Held, Freed, Began, Did, Sampled, Ate, Felt, Corrected}
+
+// Part is an amount of one lot.
+type Part struct {
+	Lot    string
+	Amount quantity.Amount // grams
+	Pieces int             // 0 when they were not counted
+	Form   string          // of what is made: fresh, cooked, dried, frozen, ground, pickled, extract
+}
+
+// Event is one line of the book. Which fields count depends on its kind.
+type Event struct {
+	Seq  int64
+	AtMS int64 // when it happened, as the user says
+	Kind Kind
+	Lot  string
+
+	// Of a bag.
+	Find        string
+	Taxon       string // what it is, by id
+	Piece       string // leaf, fruit, cap …
+	Gross, Tare quantity.Amount
+	Pieces      int
+	Checked     int    // items that were looked at one by one
+	Basket      string // bags of one basket touched each other
+	PickedMS    int64
+
+	// Of making.
+	From, To             []Part
+	Added, Loss, Discard quantity.Amount
+
+	Amount quantity.Amount // thrown away, eaten, or set right to
+	Step   string          // of what must be done first
+	Person string
+	By     string // who looked, freed
+	Why    string
+	Meal   string
+
+	First     bool // it was a first taste
+	NoAlcohol bool
+	Outcome   string // of Felt: nothing, dislike, reaction
+}
+
+// Forms are the forms a lot may have.
+var Forms = []string{"fresh", "cooked", "dried", "frozen", "ground", "pickled", "extract"}
+
+// Outcomes are what may be felt.
+var Outcomes = []string{"nothing", "dislike", "reaction"}

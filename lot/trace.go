@@ -1,0 +1,98 @@
+package lot
+
+import "slices"
+
+// Back lists a lot and everything it was made from, itself first.
+func (b *Book) Back(id string) []string {
+	return b.reach([]string{id}, func(l *Lot) []string { return l.Parents })
+}
+
+// Forward lists a lot and everything made from it, itself first.
+func (b *Book) Forward(id string) []string {
+	return b.reach([]string{id}, func(l *Lot) []string { return l.Children })
+}
+
+func (b *Book) reach(from []string, next func(*Lot) []string) []string {
+	out := slices.Clone(from)
+	for i := 0; i < len(out); i++ {
+		l, ok := b.lots[out[i]]
+		if !ok {
+			continue
+		}
+		for _, n := range next(l) {
+			if !slices.Contains(out, n) {
+				out = append(out, n)
+			}
+		}
+	}
+	return out
+}
+
+// Bags lists the bags that a lot goes back to.
+func (b *Book) Bags(id string) []string {
+	var out []string
+	for _, l := range b.Back(id) {
+		if lot, ok := b.lots[l]; ok && len(lot.Parents) == 0 {
+			out = append(out, l)
+		}
+	}
+	return out
+}
+
+// Concerned lists every lot that a failure of one concerns: all it was made from,
+// the bags that lay in one basket with those, and everything made from any of
+// them, in every form.
+func (b *Book) Concerned(id string) []string {
+	back := b.Back(id)
+	for _, l := range b.Lots() {
+		if l.Basket == "" || len(l.Parents) > 0 || slices.Contains(back, l.ID) {
+			continue
+		}
+		for _, bag := range b.Bags(id) {
+			if b.lots[bag].Basket == l.Basket {
+				back = append(back, l.ID)
+				break
+			}
+		}
+	}
+	return b.reach(back, func(l *Lot) []string { return l.Children })
+}
+
+// OfFind lists the bags of a find and everything made from them.
+func (b *Book) OfFind(find string) []string {
+	var bags []string
+	for _, l := range b.Lots() {
+		if l.Find == find && len(l.Parents) == 0 {
+			bags = append(bags, l.ID)
+		}
+	}
+	return b.reach(bags, func(l *Lot) []string { return l.Children })
+}
+
+// Eaters lists who ate of any of the lots, in the order in which they did.
+func (b *Book) Eaters(lots []string) []Serving {
+	var out []Serving
+	for _, s := range b.Servings {
+		if slices.Contains(lots, s.Lot) {
+			out = append(out, s)
+		}
+	}
+	return out
+}
+
+// HoldsOn lists every hold that stops a lot: its own and those on any lot that
+// concerns it.
+func (b *Book) HoldsOn(id string) []Hold {
+	var out []Hold
+	for _, l := range b.Lots() {
+		if len(l.Holds) > 0 && slices.Contains(b.Concerned(l.ID), id) {
+			out = append(out, l.Holds...)
+		}
+	}
+	return out
+}
+
+// Ate reports whether a person ate of anything: such a person can't be removed.
+func (b *Book) Ate(person string) bool {
+	return slices.ContainsFunc(b.Servings, func(s Serving) bool { return s.Person == person })
+}
