@@ -138,7 +138,12 @@ type Hazard struct {
 }
 
 // Syndrome is a way in which poisons work. Several entries share one.
-type Syndrome struct{ ID, Name, Why, Onset, Help, Source string }
+type Syndrome struct {
+	ID, Name, Why, Onset, Help, Source string
+	// From and To are hours from the meal or the touch to the first sign, the widest
+	// window that is reported. An earlier or a later start excludes nothing.
+	From, To float64
+}
 
 // NotGathered says why a stage is not to be gathered.
 type NotGathered struct {
@@ -289,6 +294,7 @@ type Book struct {
 	StageChecks []StageCheck
 	Syndromes   []Syndrome
 	Places      []Place
+	Kitchen     Kitchen
 }
 
 // Place is where months of entries hold: degrees, north and east positive, and

@@ -10,6 +10,7 @@
 //	hard-groups.yaml  groups that ask for a sign-off
 //	sayings.yaml      folk rules, refused by name
 //	syndromes.yaml    how poisons work, when they are felt, whom to call
+//	kitchen.yaml      what to do first, how much to leave, first steps in need
 //	traits/*.yaml     lists of traits
 //	profiles/*.yaml   what all members of a family or growth form share
 //	taxa/**/*.yaml    one taxon a file
@@ -78,6 +79,7 @@ func read(fsys fs.FS) (*loader, error) {
 		{"sayings.yaml", l.readSayings},
 		{"profiles/", l.readProfile},
 		{"taxa/", l.readTaxon},
+		{"kitchen.yaml", l.readKitchen},
 	} {
 		for _, f := range files {
 			if f == step.match || strings.HasSuffix(step.match, "/") && strings.HasPrefix(f, step.match) {

@@ -75,12 +75,29 @@ func (l *loader) inherit(r yamlpos.Reader, n *yaml.Node, t *guide.Taxon) {
 
 func (l *loader) readSyndromes(r yamlpos.Reader, data []byte) {
 	for _, f := range r.Each(r.Parse(data)) {
-		m := r.Map(f.Value, "name", "why", "onset", "help", "source")
-		r.Need(f.Key, m, "name", "why", "onset", "help", "source")
+		m := r.Map(f.Value, "name", "why", "onset", "hours", "help", "source")
+		r.Need(f.Key, m, "name", "why", "onset", "hours", "help", "source")
+		from, to := hoursOf(r, m["hours"])
 		l.book.Syndromes = append(l.book.Syndromes, guide.Syndrome{ID: f.Name, Name: r.Str(m["name"]), Why: r.Str(m["why"]),
-			Onset: r.Str(m["onset"]), Help: r.Str(m["help"]), Source: pick(r, m["source"], "source", l.sources)})
+			Onset: r.Str(m["onset"]), Help: r.Str(m["help"]), Source: pick(r, m["source"], "source", l.sources), From: from, To: to})
 		l.syndromes = append(l.syndromes, f.Name)
 	}
+}
+
+// hoursOf reads a window of two numbers of hours.
+func hoursOf(r yamlpos.Reader, n *yaml.Node) (from, to float64) {
+	if n == nil {
+		return 0, 0
+	}
+	var h []float64
+	for _, x := range r.Items(n) {
+		h = append(h, r.Num(x))
+	}
+	if len(h) != 2 || h[0] < 0 || h[1] <= h[0] {
+		r.Fail(n, "write it as [6, 24]", "a window of two numbers of hours is wanted, the first below the second")
+		return 0, 0
+	}
+	return h[0], h[1]
 }
 
 // fromSyndrome fills what a hazard line leaves to the way the poison works.
