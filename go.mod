@@ -16,6 +16,7 @@ require (
 	github.com/shopspring/decimal v1.6.0
 	go.yaml.in/yaml/v3 v3.0.6
 	golang.org/x/image v0.47.0
+	golang.org/x/text v0.43.0
 	gorm.io/gorm v1.31.2
 )
 
@@ -32,7 +33,6 @@ require (
 	golang.org/x/mod v0.41.0 // indirect
 	golang.org/x/sync v0.24.0 // indirect
 	golang.org/x/sys v0.49.0 // indirect
-	golang.org/x/text v0.43.0 // indirect
 	golang.org/x/tools v0.51.0 // indirect
 	honnef.co/go/tools v0.8.2 // indirect
 	modernc.org/libc v1.22.5 // indirect

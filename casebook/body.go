@@ -27,6 +27,7 @@ type Facts struct {
 	Recalled   []string `json:"recalled,omitempty" doc:"Entries of other continents brought back"`
 	Picked     int      `json:"picked,omitempty" minimum:"0" maximum:"100000"`
 
+	SecondOf string    `json:"secondOf,omitempty" maxLength:"40" doc:"The find that this is the second look at"`
 	Disposal *Disposal `json:"disposal,omitempty" doc:"Of a find to be cleared"`
 }
 

@@ -7,6 +7,7 @@ import (
 	"errors"
 	"fmt"
 	"strings"
+	"sync"
 	"time"
 
 	"zestythicket/evidence"
@@ -55,6 +56,8 @@ type Casebook struct {
 	Engine  *evidence.Engine
 	Now     func() time.Time
 	Overlay Overlay
+
+	kitchen sync.Mutex // one line of the book of the kitchen at a time
 }
 
 // Overlay is where the user's own entries are read from, and what was left out

@@ -54,3 +54,14 @@ func (t *trial) isOrBelongsTo(tx *guide.Taxon, name string) bool {
 	}
 	return false
 }
+
+// NotFor says why the target of a find is not for its person: the fact of the
+// profile that speaks against it, "" when none does.
+func (e *Engine) NotFor(f *Find) string {
+	at, ok := e.ix.TaxonAt(f.Target)
+	if !ok {
+		return ""
+	}
+	t := &trial{e: e, f: f, target: at}
+	return t.personal(t.taxon(at))
+}

@@ -72,4 +72,5 @@ func (s *Server) routes(api huma.API) {
 	s.wayRoutes(api)
 	s.photoRoutes(api)
 	s.groundRoutes(api)
+	s.kitchenRoutes(api)
 }

@@ -27,6 +27,10 @@ func problem(err error) error {
 		}
 		return huma.NewError(http.StatusUnprocessableEntity, "What was sent does not hold together; nothing was stored.", details...)
 	}
+	var changed *casebook.Conflict
+	if errors.As(err, &changed) {
+		return huma.NewError(http.StatusConflict, changed.What+" Nothing was stored.", &huma.ErrorDetail{Message: changed.Hint})
+	}
 	var e *store.Error
 	if errors.As(err, &e) {
 		switch {

@@ -22,13 +22,14 @@ type Lot struct {
 	Holds                                []Hold // laid on this lot itself
 	Rev                                  int64  // Seq of the last event that touched it
 	Mixed                                bool   // it has more than one find in it
+	RecheckedMS                          int64  // when its items were last looked at one by one again
 }
 
 // Hold is a reason why a lot is held.
 type Hold struct {
-	Lot  string // on which it was laid
-	Why  string
-	AtMS int64
+	Lot  string `json:"lot"` // on which it was laid
+	Why  string `json:"why"`
+	AtMS int64  `json:"atMs"`
 }
 
 // Serving is one eating.
@@ -95,6 +96,19 @@ func (l *Lot) Kind() string { return l.Taxon + "|" + l.Piece }
 
 // Empty reports whether nothing of it is left.
 func (l *Lot) Empty() bool { return !l.Left.IsPositive() }
+
+// Lay puts a hold on a lot that follows from its find, and is no line of the book.
+func (b *Book) Lay(id, why string, atMS int64) {
+	if l, ok := b.lots[id]; ok {
+		l.Holds = append(l.Holds, Hold{id, why, atMS})
+	}
+}
+
+// WholeAgain reports whether every item of a bag was looked at one by one after a
+// time: then what was mixed before is sorted.
+func (l *Lot) WholeAgain(afterMS int64) bool {
+	return l.Pieces > 0 && l.Checked == l.Pieces && l.RecheckedMS >= afterMS
+}
 
 // apply adds an event, or says why it can't be.
 func (b *Book) apply(e *Event) error {
@@ -271,6 +285,11 @@ func (b *Book) change(l *Lot, e *Event) error {
 		}
 	case Sampled:
 		l.Sampled = true
+	case Rechecked:
+		if len(l.Parents) > 0 || e.Pieces <= 0 || e.Checked < 0 || e.Checked > e.Pieces {
+			return refuse("rechecked", l.ID, ErrBalance, "count the pieces of a bag, and how many of them were looked at", "%d of %d items were looked at", e.Checked, e.Pieces)
+		}
+		l.Pieces, l.Checked, l.RecheckedMS = e.Pieces, e.Checked, e.AtMS
 	case Corrected:
 		// What was weighed wrongly is set right on what is left; the difference is
 		// kept in the balance.

@@ -72,10 +72,11 @@ const (
 	Ate       Kind = "ate"       // somebody ate of a lot
 	Felt      Kind = "felt"      // how it was after a first taste, or any time
 	Corrected Kind = "corrected" // a weighing is set right, with the reason
+	Rechecked Kind = "rechecked" // the items of a bag were looked at one by one again
 )
 
 // Kinds lists the words.
-var Kinds = []Kind{Bagged, Made, Threw, Looked, Held, Freed, Began, Did, Sampled, Ate, Felt, Corrected}
+var Kinds = []Kind{Bagged, Made, Threw, Looked, Held, Freed, Began, Did, Sampled, Ate, Felt, Corrected, Rechecked}
 
 // Part is an amount of one lot.
 type Part struct {

@@ -55,8 +55,8 @@ func PersonFacts(b *guide.Book) []PersonFact {
 	return out
 }
 
-// personWord says a fact of a person.
-func personWord(id string) string {
+// PersonWord says a fact of a person.
+func PersonWord(id string) string {
 	if strings.HasPrefix(id, evidence.AllergyPrefix) {
 		return "allergy to " + factLabel(id)
 	}

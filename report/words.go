@@ -253,9 +253,9 @@ func (w *writer) refusal(r *evidence.Refusal) Refusal {
 	case evidence.RefuseUnsigned:
 		out.Words, out.Do = fmt.Sprintf("The group %q needs to have been taught in person.", w.group(r.Word).Name), "Go with someone who knows them."
 	case evidence.RefusePerson:
-		out.Words, out.Do = "Not for you: "+personWord(r.Word)+".", "Others may decide otherwise for themselves; ask a doctor."
+		out.Words, out.Do = "Not for you: "+PersonWord(r.Word)+".", "Others may decide otherwise for themselves; ask a doctor."
 		if w.f.Intent == evidence.Clear {
-			out.Words, out.Do = "Not by you: "+personWord(r.Word)+".", "Let someone else cut it, and keep away from tools and clothes until they are washed."
+			out.Words, out.Do = "Not by you: "+PersonWord(r.Word)+".", "Let someone else cut it, and keep away from tools and clothes until they are washed."
 		}
 	case evidence.RefuseStage:
 		out.Words, out.Do = "Not at this stage.", "Come back when it can be told apart."

@@ -47,6 +47,11 @@ var migrations = []string{
 	// 6: places, walks, first-seen days, signs and other records; weather
 	`CREATE TABLE notes (kind TEXT NOT NULL, id TEXT NOT NULL, doc TEXT NOT NULL, at_ms INTEGER NOT NULL, PRIMARY KEY (kind, id));
 	 CREATE TABLE weather (place_id TEXT NOT NULL, day INTEGER NOT NULL, tmin REAL NOT NULL, tmax REAL NOT NULL, rain REAL NOT NULL, PRIMARY KEY (place_id, day))`,
+	// 7: the book of the kitchen
+	`CREATE TABLE kitchen (
+		seq INTEGER PRIMARY KEY AUTOINCREMENT, key TEXT NOT NULL UNIQUE, kind TEXT NOT NULL, doc TEXT NOT NULL, at_ms INTEGER NOT NULL);
+	 CREATE TRIGGER kitchen_keep_update BEFORE UPDATE ON kitchen BEGIN SELECT RAISE(ABORT, 'the book is append-only'); END;
+	 CREATE TRIGGER kitchen_keep_delete BEFORE DELETE ON kitchen BEGIN SELECT RAISE(ABORT, 'the book is append-only'); END`,
 }
 
 func (s *Store) migrate() error {

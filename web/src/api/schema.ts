@@ -4,6 +4,40 @@
  */
 
 export interface paths {
+    "/api/aid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API aid */
+        get: operations["get-api-aid"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/arithmetic": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API arithmetic */
+        get: operations["get-api-arithmetic"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/audit": {
         parameters: {
             query?: never;
@@ -90,6 +124,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finds/{id}/amount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API finds by ID amount */
+        get: operations["get-api-finds-by-id-amount"];
+        /** Put API finds by ID amount */
+        put: operations["put-api-finds-by-id-amount"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/finds/{id}/facts": {
         parameters: {
             query?: never;
@@ -138,6 +190,41 @@ export interface paths {
         post?: never;
         /** Delete API finds by ID photos by photo */
         delete: operations["delete-api-finds-by-id-photos-by-photo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/finds/{id}/second": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API finds by ID second */
+        get: operations["get-api-finds-by-id-second"];
+        put?: never;
+        /** Post API finds by ID second */
+        post: operations["post-api-finds-by-id-second"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/finds/{id}/sorted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put API finds by ID sorted */
+        put: operations["put-api-finds-by-id-sorted"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -298,6 +385,93 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/incidents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List API incidents */
+        get: operations["list-api-incidents"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/incidents/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API incidents by ID */
+        get: operations["get-api-incidents-by-id"];
+        /** Put API incidents by ID */
+        put: operations["put-api-incidents-by-id"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API journal */
+        get: operations["get-api-journal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API kitchen */
+        get: operations["get-api-kitchen"];
+        put?: never;
+        /** Post API kitchen */
+        post: operations["post-api-kitchen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API lots by ID */
+        get: operations["get-api-lots-by-id"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/patterns": {
         parameters: {
             query?: never;
@@ -343,7 +517,8 @@ export interface paths {
         /** Put API people by ID */
         put: operations["put-api-people-by-id"];
         post?: never;
-        delete?: never;
+        /** Delete API people by ID */
+        delete: operations["delete-api-people-by-id"];
         options?: never;
         head?: never;
         patch?: never;
@@ -504,6 +679,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API settings */
+        get: operations["get-api-settings"];
+        /** Put API settings */
+        put: operations["put-api-settings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/signs/{id}": {
         parameters: {
             query?: never;
@@ -646,6 +839,25 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        ActLine: {
+            /** Format: int64 */
+            atMs: number;
+            kind: string;
+            /** Format: int64 */
+            seq: number;
+            what: string;
+        };
+        AdviceStep: {
+            /** Format: int64 */
+            pieces: number;
+            why: string;
+        };
+        AidView: {
+            do: string;
+            /** Format: double */
+            minutes?: number;
+            source: string;
+        };
         Answer: {
             /** Format: int64 */
             count?: number;
@@ -707,6 +919,20 @@ export interface components {
             stage: string;
             taxon: components["schemas"]["TaxonRef"];
             words: string;
+        };
+        BandLine: {
+            /** Format: int64 */
+            count: number;
+            id: string;
+            key: string;
+            label: string;
+            /**
+             * Format: double
+             * @description Share of the section tunnelled, up to which it counts
+             */
+            tunnelled?: number;
+            /** @enum {string} */
+            what: "keep" | "trim" | "leave";
         };
         Begin: {
             /** Format: date */
@@ -772,6 +998,12 @@ export interface components {
             /** Format: int64 */
             undoes?: number;
         };
+        Call: {
+            /** Format: int64 */
+            atMs: number;
+            said: string;
+            whom: string;
+        };
         Carried: {
             /** @enum {string} */
             on: "hands" | "gloves" | "blade";
@@ -816,6 +1048,28 @@ export interface components {
             target?: components["schemas"]["TaxonRef"];
             ticks: components["schemas"]["Tick"][];
             words: string;
+        };
+        ClockView: {
+            /**
+             * Format: int64
+             * @description To the first sign; -1: none felt
+             */
+            delayMs: number;
+            exposure: components["schemas"]["Exposure"];
+            /** @description A meal in reach, found in the book of the kitchen */
+            fromBook: boolean;
+            lateWords: string;
+            lines: components["schemas"]["SyndromeLine"][];
+            /** Format: int64 */
+            sinceMs: number;
+            warning: boolean;
+        };
+        Closing: {
+            advice: string;
+            /** Format: int64 */
+            atMs: number;
+            by: string;
+            exposure: string;
         };
         ColonyOut: {
             /**
@@ -885,6 +1139,13 @@ export interface components {
             stages: string[];
             taxon: components["schemas"]["TaxonRef"];
         };
+        Differs: {
+            field: string;
+            home: string;
+            /** @description Both were sound: it holds the bag until it is settled */
+            sound: boolean;
+            trait: components["schemas"]["TraitRef"];
+        };
         Disposal: {
             /** Format: date */
             cut: string;
@@ -911,6 +1172,26 @@ export interface components {
             late: boolean;
             link: string;
             what: string;
+        };
+        EaterView: {
+            amount: string;
+            /** Format: int64 */
+            atMs: number;
+            /**
+             * Format: int64
+             * @description From when it can be said how a first taste was
+             */
+            dueMs?: number;
+            /** @description What was felt of this kind since: nothing, dislike, reaction */
+            felt?: string;
+            first: boolean;
+            /** @description In grams, as a number */
+            grams: string;
+            lot: string;
+            name: string;
+            person: string;
+            /** Format: int64 */
+            seq: number;
         };
         Entry: {
             contact: boolean;
@@ -977,6 +1258,27 @@ export interface components {
              */
             type: string;
         };
+        Exposure: {
+            /** @description How much, in words */
+            amount?: string;
+            /** Format: int64 */
+            atMs: number;
+            id: string;
+            /** @enum {string} */
+            kingdom?: "plant" | "fungus" | "unclear" | "";
+            /** @description The bag or batch, when it is in the book */
+            lot?: string;
+            part?: string;
+            /** @description Names of all who were exposed, with age where it matters */
+            people?: string[];
+            /** @description How it was prepared, and for how long */
+            prep?: string;
+            /** @enum {string} */
+            route: "eaten" | "skin" | "eye" | "smoke";
+            stage?: string;
+            /** @description What it was taken for, in words */
+            what?: string;
+        };
         Facts: {
             /** @description Of a find to be cleared */
             disposal?: components["schemas"]["Disposal"];
@@ -1005,6 +1307,8 @@ export interface components {
             recalled?: string[];
             /** @enum {string} */
             region?: "EU" | "ENA" | "WNA" | "";
+            /** @description The find that this is the second look at */
+            secondOf?: string;
             /** @description What it is believed to be */
             target?: string;
             tools?: string[];
@@ -1036,6 +1340,27 @@ export interface components {
             title: string;
             /** @description The verdict of the first specimen */
             word: string;
+        };
+        FindTrace: {
+            /**
+             * Format: int64
+             * @description Items looked at one by one
+             */
+            checked: number;
+            day: string;
+            /** Format: int64 */
+            failed: number;
+            id: string;
+            second: components["schemas"]["Second"];
+            title: string;
+            /** @description As it is judged today */
+            word: string;
+        };
+        FirstAid: {
+            aid: {
+                [key: string]: components["schemas"]["AidView"][];
+            };
+            numbers: components["schemas"]["Number"][];
         };
         Fix: {
             do: string;
@@ -1106,6 +1431,37 @@ export interface components {
             why: string;
             word: string;
         };
+        HereNow: {
+            /** @description Weight of one piece, in the unit */
+            each?: string;
+            estimated?: boolean;
+            /**
+             * Format: int64
+             * @description Pieces here, counted or estimated
+             */
+            here: number;
+            /** Format: int64 */
+            need?: number;
+            /**
+             * Format: int64
+             * @description Pieces that stay for bees, birds, caterpillars
+             */
+            others?: number;
+            /**
+             * Format: int64
+             * @description Who picks under a limit per person; 0: one
+             */
+            people?: number;
+            /** @description Their own policy, 0 to 1; empty: the default of the part */
+            share?: string;
+            /** @enum {string} */
+            unit?: "g" | "kg" | "mg" | "oz" | "lb" | "";
+            /**
+             * Format: int64
+             * @description An estimate may be off by so many
+             */
+            within?: number;
+        };
         Hit: {
             common: string;
             /**
@@ -1130,6 +1486,33 @@ export interface components {
             stages: string[];
             uses: components["schemas"]["Use"][];
         };
+        Hold: {
+            /** Format: int64 */
+            atMs: number;
+            lot: string;
+            why: string;
+        };
+        HowMuch: {
+            bands: components["schemas"]["BandLine"][];
+            /** @description Least damage first; what the entry says itself in front */
+            methods: components["schemas"]["MethodLine"][];
+            open: string[];
+            /** Format: int64 */
+            pieces: number;
+            /** @description What the entry says is worth taking */
+            quality: string[];
+            /** @description The default of the part */
+            share: string;
+            /** @description What was entered last */
+            stand?: components["schemas"]["HereNow"];
+            steps: components["schemas"]["AdviceStep"][];
+            /** @description The checks are complete; otherwise nothing is taken at all */
+            takeable: boolean;
+            weight?: string;
+            why: string;
+            /** @description Kept, trimmed and left, when it was sorted */
+            words: string;
+        };
         Imported: {
             fixes: components["schemas"]["TrackPoint"][];
             gaps: string[];
@@ -1140,6 +1523,63 @@ export interface components {
              */
             read: number;
             stored: boolean;
+        };
+        Incident: {
+            /** Format: int64 */
+            beganMs: number;
+            calls: components["schemas"]["Call"][];
+            closings: components["schemas"]["Closing"][];
+            exposures: components["schemas"]["Exposure"][];
+            id: string;
+            /** @description Afterwards: which check was missing */
+            missing?: string;
+            note?: string;
+            photos?: string;
+            /**
+             * Format: int64
+             * @description The revision that the screen knew
+             */
+            rev: number;
+            /** @description What is kept, and where */
+            sample?: string;
+            symptoms: components["schemas"]["Symptom"][];
+        };
+        IncidentView: {
+            /** @description First steps, by route */
+            aid: {
+                [key: string]: components["schemas"]["AidView"][];
+            };
+            clocks: components["schemas"]["ClockView"][];
+            finds: components["schemas"]["FindTrace"][];
+            /** @description Bags and batches that are held */
+            held: string[];
+            incident: components["schemas"]["Incident"];
+            /** Format: int64 */
+            nowMs: number;
+            numbers: components["schemas"]["Number"][];
+            /** @description What was not looked at, by the records */
+            review: string[];
+            /** @description Everyone who ate of anything concerned */
+            shared: components["schemas"]["EaterView"][];
+        };
+        Journal: {
+            /** @description The newest first */
+            lines: components["schemas"]["JournalLine"][];
+            /**
+             * Format: int64
+             * @description How many lines there are before searching
+             */
+            of: number;
+            years: components["schemas"]["YearSum"][];
+        };
+        JournalLine: {
+            day: string;
+            /** @enum {string} */
+            kind: "find" | "bag" | "batch" | "eaten" | "felt" | "seen" | "walk" | "incident";
+            link?: string;
+            place?: string;
+            title: string;
+            what: string;
         };
         Judgement: {
             /** @description Entries of other continents, set aside in plain sight */
@@ -1207,6 +1647,76 @@ export interface components {
             id: string;
             what: string;
             why: string;
+        };
+        Kitchen: {
+            /** @description What does not add up, in grams: 0 */
+            balance: string;
+            /** @description The newest first */
+            lots: components["schemas"]["LotView"][];
+            /** @description Grams of a first taste, at most */
+            most: string;
+            /** Format: int64 */
+            nowMs: number;
+            /**
+             * Format: int64
+             * @description Hours after a first taste
+             */
+            wait: number;
+        };
+        KitchenAct: {
+            added?: string;
+            amount?: string;
+            /**
+             * Format: int64
+             * @description When it happened; 0: now
+             */
+            atMs?: number;
+            /** @description Bags of one basket touch each other */
+            basket?: string;
+            /** @description Who looked, freed */
+            by?: string;
+            /** Format: int64 */
+            checked?: number;
+            discard?: string;
+            find?: string;
+            first?: boolean;
+            from?: components["schemas"]["KitchenPart"][];
+            gross?: string;
+            /** @description Given by the client; a line with a key already there is stored once */
+            key: string;
+            /** @enum {string} */
+            kind: "bagged" | "made" | "threw" | "looked" | "held" | "freed" | "began" | "did" | "sampled" | "ate" | "felt" | "corrected" | "rechecked";
+            loss?: string;
+            lot?: string;
+            meal?: string;
+            noAlcohol?: boolean;
+            /** @enum {string} */
+            outcome?: "nothing" | "dislike" | "reaction" | "";
+            /** @description Who ate or felt */
+            person?: string;
+            /** Format: int64 */
+            pieces?: number;
+            /** @description By lot: the revision that the screen knew; a lot changed since is refused */
+            seen?: {
+                [key: string]: number;
+            };
+            step?: string;
+            tare?: string;
+            to?: components["schemas"]["KitchenPart"][];
+            /**
+             * @description Of all amounts here; empty: g
+             * @enum {string}
+             */
+            unit?: "g" | "kg" | "mg" | "oz" | "lb" | "";
+            why?: string;
+        };
+        KitchenPart: {
+            amount: string;
+            /** @description Of what is made */
+            form?: string;
+            lot: string;
+            /** Format: int64 */
+            pieces?: number;
         };
         Lead: {
             /**
@@ -1312,6 +1822,59 @@ export interface components {
             tells: components["schemas"]["Tell"][];
             why: string;
         };
+        LotView: {
+            /** Format: int64 */
+            atMs: number;
+            bag: boolean;
+            basket?: string;
+            /**
+             * Format: int64
+             * @description Items that were looked at one by one
+             */
+            checked: number;
+            children: string[];
+            eaten: components["schemas"]["EaterView"][];
+            find: string;
+            findTitle: string;
+            form: string;
+            /** @description What is left, in grams, as a number */
+            grams: string;
+            gross?: string;
+            hint?: string;
+            holds: components["schemas"]["Hold"][];
+            id: string;
+            /** Format: int64 */
+            keepByMs?: number;
+            /** @description Its time to keep is over */
+            late: boolean;
+            left: string;
+            lookedBy?: string;
+            /** @description Net weight at first */
+            made: string;
+            parents: string[];
+            part: string;
+            /** Format: int64 */
+            pickedMs: number;
+            /** Format: int64 */
+            pieces: number;
+            place: string;
+            /** Format: int64 */
+            rev: number;
+            sampled: boolean;
+            /** @enum {string} */
+            state: "held" | "empty" | "second-look" | "first-steps" | "first-taste" | "open";
+            steps: components["schemas"]["StepView"][];
+            tare?: string;
+            taxon?: components["schemas"]["TaxonRef"];
+            what: string;
+            /** @description What became of a gram, from the record */
+            yields: components["schemas"]["YieldView"][];
+        };
+        MethodLine: {
+            /** Format: int64 */
+            damage: number;
+            do: string;
+        };
         Mover: {
             /** Format: double */
             factor: number;
@@ -1341,6 +1904,11 @@ export interface components {
             regions: string[];
             stages: string[];
             why: string;
+        };
+        Number: {
+            /** @description Poison service, emergency number, doctor */
+            label: string;
+            number: string;
         };
         Obligation: {
             code: string;
@@ -1456,6 +2024,14 @@ export interface components {
             /** @description The health topic it belongs to */
             topic: string;
         };
+        PersonMay: {
+            /** @description It has to be a first taste */
+            first: boolean;
+            may: boolean;
+            name: string;
+            person: string;
+            why?: string;
+        };
         Photo: {
             /** Format: int64 */
             atMs: number;
@@ -1540,6 +2116,11 @@ export interface components {
             /** Format: double */
             lon: number;
         };
+        "Post-api-finds-by-id-secondRequest": {
+            /** @description Of the second look; given by the client */
+            id: string;
+            person?: string;
+        };
         Problem: {
             field: string;
             hint: string;
@@ -1559,6 +2140,12 @@ export interface components {
             hand?: components["schemas"]["Hand"];
             signOffs: components["schemas"]["SignOff"][];
             smellWeak: boolean;
+        };
+        "Put-api-finds-by-id-sortedRequest": {
+            /** @description Pieces by band of quality; those left are counted too */
+            counts: {
+                [key: string]: number;
+            };
         };
         "Put-api-finds-by-id-specimens-by-specimen-countRequest": {
             /** Format: int64 */
@@ -1671,6 +2258,25 @@ export interface components {
             saying: string;
             why: string;
         };
+        Second: {
+            /** @description What was looked at only at home */
+            added: string[];
+            differs: components["schemas"]["Differs"][];
+            /** @description Id of the find */
+            field: string;
+            /** @description Id of the second look; empty when none was begun */
+            home?: string;
+            /** @description What was seen soundly in the field and not looked at again */
+            missing: string[];
+            /** @description Who makes it */
+            person?: string;
+            /** @description It stands: the bag can be marked */
+            ready: boolean;
+            /** @description The same person made both */
+            same: boolean;
+            verdict?: string;
+            words: string;
+        };
         SecondLook: {
             find: string;
             title: string;
@@ -1682,6 +2288,23 @@ export interface components {
             place?: string;
             stage: string;
             taxon: string;
+        };
+        Settings: {
+            numbers: components["schemas"]["Number"][];
+            /** @description Grams of a first taste, at most */
+            tasteMost: string;
+            /** @description Share of a section that may be tunnelled and is trimmed, 0 to 1 */
+            trimmed: string;
+            /**
+             * @description In which weights are shown and typed
+             * @enum {string}
+             */
+            unit: "g" | "kg" | "oz" | "lb";
+            /**
+             * Format: int64
+             * @description After a first taste, before it can be said how it was
+             */
+            waitHours: number;
         };
         Share: {
             /** Format: double */
@@ -1782,6 +2405,22 @@ export interface components {
             trait: components["schemas"]["TraitRef"];
             words: string;
         };
+        StepView: {
+            /**
+             * Format: int64
+             * @description It is running
+             */
+            beganMs?: number;
+            do: string;
+            done: boolean;
+            id: string;
+            /**
+             * Format: double
+             * @description 0: no time belongs to it
+             */
+            minutes: number;
+            source: string;
+        };
         Stored: {
             id: string;
         };
@@ -1792,6 +2431,41 @@ export interface components {
             sign: components["schemas"]["Sign"];
             taxon: components["schemas"]["TaxonRef"];
             to: string;
+        };
+        Sum: {
+            /** @description What it is not */
+            line: string;
+            value: string;
+            working: string;
+        };
+        Symptom: {
+            /** Format: int64 */
+            atMs: number;
+            person: string;
+            what: string;
+        };
+        SyndromeLine: {
+            /** @enum {string} */
+            fit: "no-sign" | "inside" | "earlier" | "later";
+            /**
+             * Format: double
+             * @description Hours
+             */
+            from: number;
+            /** Format: int64 */
+            grade: number;
+            gradeWord: string;
+            help: string;
+            id: string;
+            late: boolean;
+            name: string;
+            onset: string;
+            source: string;
+            /** @description The records lead to it */
+            suspected: boolean;
+            /** Format: double */
+            to: number;
+            why: string;
         };
         TaxonPage: {
             before: string[];
@@ -1884,6 +2558,21 @@ export interface components {
             /** @description Finds whose checks are complete and that wait for the second look at home */
             second: components["schemas"]["SecondLook"][];
             signs: components["schemas"]["Stretch"][];
+        };
+        TraceView: {
+            /** @description What it was made from, down to the bags */
+            back: components["schemas"]["LotView"][];
+            /** @description What a failure of it would hold */
+            concerned: components["schemas"]["LotView"][];
+            /** @description Who ate of anything concerned */
+            eaters: components["schemas"]["EaterView"][];
+            finds: components["schemas"]["FindTrace"][];
+            /** @description What was made from it */
+            forward: components["schemas"]["LotView"][];
+            /** @description The lines of the book that touched it */
+            lines: components["schemas"]["ActLine"][];
+            lot: components["schemas"]["LotView"];
+            people: components["schemas"]["PersonMay"][];
         };
         TrackPoint: {
             /** Format: double */
@@ -2128,6 +2817,16 @@ export interface components {
             source: string;
             what: string;
         };
+        YearSum: {
+            /** Format: int64 */
+            bags: number;
+            /** @description The first day on which any was bagged */
+            first: string;
+            taxon: components["schemas"]["TaxonRef"];
+            weight: string;
+            /** Format: int64 */
+            year: number;
+        };
         YearWindow: {
             allYear: boolean;
             /** Format: double */
@@ -2149,6 +2848,12 @@ export interface components {
             stages: string[];
             steps: components["schemas"]["YearStep"][];
         };
+        YieldView: {
+            form: string;
+            /** Format: int64 */
+            makings: number;
+            ratio: string;
+        };
         Zone: {
             name: string;
             /** @enum {string} */
@@ -2163,6 +2868,70 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    "get-api-aid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstAid"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-arithmetic": {
+        parameters: {
+            query: {
+                /** @description scale: amount × to ÷ from; share: so many per cent of an amount; ratio: weight to volume, 1 to n */
+                kind: "scale" | "share" | "ratio";
+                a: string;
+                b: string;
+                c?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sum"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     "list-api-audit": {
         parameters: {
             query?: never;
@@ -2353,6 +3122,72 @@ export interface operations {
             };
         };
     };
+    "get-api-finds-by-id-amount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HowMuch"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-finds-by-id-amount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HereNow"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HowMuch"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     "put-api-finds-by-id-facts": {
         parameters: {
             query?: never;
@@ -2516,6 +3351,107 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-finds-by-id-second": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Second"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "post-api-finds-by-id-second": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Post-api-finds-by-id-secondRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-finds-by-id-sorted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Put-api-finds-by-id-sortedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HowMuch"];
                 };
             };
             /** @description Error */
@@ -2889,6 +3825,226 @@ export interface operations {
             };
         };
     };
+    "list-api-incidents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Incident"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-incidents-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IncidentView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-incidents-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Incident"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IncidentView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-journal": {
+        parameters: {
+            query?: {
+                q?: string;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Journal"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kitchen"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "post-api-kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitchenAct"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kitchen"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-lots-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     "post-api-patterns": {
         parameters: {
             query?: never;
@@ -2973,6 +4129,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "delete-api-people-by-id": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stored"];
                 };
             };
             /** @description Error */
@@ -3328,6 +4515,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Stored"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "put-api-settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Settings"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
                 };
             };
             /** @description Error */

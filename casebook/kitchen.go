@@ -1,0 +1,340 @@
+package casebook
+
+import (
+	"errors"
+	"time"
+
+	"zestythicket/guide"
+	"zestythicket/lot"
+	"zestythicket/quantity"
+	"zestythicket/report"
+	"zestythicket/store"
+)
+
+// KitchenPart is an amount of a lot, in the unit of the act.
+type KitchenPart struct {
+	Lot    string `json:"lot" pattern:"^[A-Z0-9-]{1,20}$"`
+	Amount string `json:"amount"`
+	Form   string `json:"form,omitempty" doc:"Of what is made"`
+	Pieces int    `json:"pieces,omitempty" minimum:"0" maximum:"100000"`
+}
+
+// KitchenAct is one line for the book of the kitchen. Which fields count depends on
+// its kind. Amounts are decimal numbers in the unit.
+type KitchenAct struct {
+	Key  string           `json:"key" minLength:"8" maxLength:"64" doc:"Given by the client; a line with a key already there is stored once"`
+	Kind string           `json:"kind" enum:"bagged,made,threw,looked,held,freed,began,did,sampled,ate,felt,corrected,rechecked"`
+	Lot  string           `json:"lot,omitempty" pattern:"^[A-Z0-9-]{0,20}$"`
+	AtMS int64            `json:"atMs,omitempty" doc:"When it happened; 0: now"`
+	Unit string           `json:"unit,omitempty" enum:"g,kg,mg,oz,lb," doc:"Of all amounts here; empty: g"`
+	Seen map[string]int64 `json:"seen,omitempty" doc:"By lot: the revision that the screen knew; a lot changed since is refused"`
+
+	Find    string `json:"find,omitempty"`
+	Gross   string `json:"gross,omitempty"`
+	Tare    string `json:"tare,omitempty"`
+	Pieces  int    `json:"pieces,omitempty" minimum:"0" maximum:"100000"`
+	Checked int    `json:"checked,omitempty" minimum:"0" maximum:"100000"`
+	Basket  string `json:"basket,omitempty" maxLength:"40" doc:"Bags of one basket touch each other"`
+
+	From    []KitchenPart `json:"from,omitempty" maxItems:"50"`
+	To      []KitchenPart `json:"to,omitempty" maxItems:"50"`
+	Added   string        `json:"added,omitempty"`
+	Loss    string        `json:"loss,omitempty"`
+	Discard string        `json:"discard,omitempty"`
+
+	Amount    string `json:"amount,omitempty"`
+	Step      string `json:"step,omitempty" maxLength:"40"`
+	Person    string `json:"person,omitempty" maxLength:"40" doc:"Who ate or felt"`
+	By        string `json:"by,omitempty" maxLength:"80" doc:"Who looked, freed"`
+	Why       string `json:"why,omitempty" maxLength:"500"`
+	Meal      string `json:"meal,omitempty" maxLength:"60"`
+	First     bool   `json:"first,omitempty"`
+	NoAlcohol bool   `json:"noAlcohol,omitempty"`
+	Outcome   string `json:"outcome,omitempty" enum:"nothing,dislike,reaction,"`
+}
+
+// pot is the book of the kitchen with what is needed to judge it: each find is
+// judged once.
+type pot struct {
+	c      *Casebook
+	book   *lot.Book
+	events []lot.Event
+	keys   map[string]bool
+	views  map[string]*View
+	homes  map[string]string // field find to second look
+}
+
+// openKitchen reads the book and lays the holds that follow from finds.
+func (c *Casebook) openKitchen() (*pot, error) {
+	lines, err := c.Store.Kitchen()
+	if err != nil {
+		return nil, err
+	}
+	set, err := c.Settings()
+	if err != nil {
+		return nil, err
+	}
+	k := &pot{c: c, keys: map[string]bool{}, views: map[string]*View{}}
+	for i := range lines {
+		var d kitchenDoc
+		if err := unJSON(lines[i].Doc, &d); err != nil {
+			return nil, err
+		}
+		e, err := eventOfAct(&d)
+		if err != nil {
+			return nil, err
+		}
+		e.Seq = lines[i].Seq
+		k.keys[lines[i].Key] = true
+		k.events = append(k.events, *e)
+	}
+	if k.book, err = lot.Replay(set.rules(), k.events); err != nil {
+		return nil, err
+	}
+	return k, k.layHolds()
+}
+
+// layHolds: a mixed or refused find holds its bags until every item was looked at
+// again.
+func (k *pot) layHolds() error {
+	for _, l := range k.book.Lots() {
+		if len(l.Parents) > 0 || k.gone(l.ID) {
+			continue
+		}
+		v, err := k.view(l.Find)
+		if err != nil {
+			return err
+		}
+		last := int64(0)
+		for i := range v.Log {
+			last = max(last, v.Log[i].AtMS)
+		}
+		switch {
+		case v.Patch.Held && !l.WholeAgain(last):
+			k.book.Lay(l.ID, "its patch is mixed: "+v.Patch.Words, last)
+		case leftAlone(v):
+			k.book.Lay(l.ID, "its find is to be left: "+v.Patch.Judgements[0].Word, last)
+		}
+	}
+	return nil
+}
+
+// leftAlone: nothing of the find passed, and the first specimen is to be left.
+func leftAlone(v *View) bool {
+	return len(v.Patch.Judgements) > 0 && v.Patch.Judgements[0].Verdict == "leave-it" && !v.Patch.Held
+}
+
+// gone: nothing is left of a bag, nor of anything made from it.
+func (k *pot) gone(id string) bool {
+	for _, x := range k.book.Forward(id) {
+		if l, ok := k.book.Lot(x); ok && !l.Empty() {
+			return false
+		}
+	}
+	return true
+}
+
+func (k *pot) view(find string) (*View, error) {
+	if v, ok := k.views[find]; ok {
+		return v, nil
+	}
+	v, err := k.c.View(find)
+	if err != nil {
+		return nil, err
+	}
+	k.views[find] = v
+	return v, nil
+}
+
+// steps are what must be done first to a lot, by id.
+func (k *pot) steps(l *lot.Lot) []string {
+	var out []string
+	for _, s := range k.firstSteps(l) {
+		out = append(out, s.ID)
+	}
+	return out
+}
+
+func (k *pot) firstSteps(l *lot.Lot) []guide.FirstStep {
+	ix := k.c.Engine.Index()
+	at, ok := ix.TaxonAt(l.Taxon)
+	if !ok {
+		return nil
+	}
+	return ix.Book.Kitchen.StepsFor(&ix.Book.Taxa[at], l.Piece)
+}
+
+// eventOfAct reads the amounts of an act. The error is an *Invalid.
+func eventOfAct(a *kitchenDoc) (*lot.Event, error) {
+	bad := &Invalid{}
+	unit := a.Unit
+	if unit == "" {
+		unit = "g"
+	}
+	read := func(path, text string) quantity.Amount {
+		if text == "" {
+			return quantity.Zero
+		}
+		v, kind, err := quantity.In(text, unit)
+		if err != nil || kind != quantity.Mass {
+			bad.add(path, "a decimal number, for example 250 or 0.4", "%q is no weight", text)
+		}
+		return v
+	}
+	e := &lot.Event{AtMS: a.AtMS, Kind: lot.Kind(a.Kind), Lot: a.Lot, Find: a.Find, Pieces: a.Pieces, Checked: a.Checked, Basket: a.Basket, Step: a.Step, Person: a.Person, By: a.By,
+		Why: a.Why, Meal: a.Meal, First: a.First, NoAlcohol: a.NoAlcohol, Outcome: a.Outcome}
+	e.Gross, e.Tare, e.Amount = read("body.gross", a.Gross), read("body.tare", a.Tare), read("body.amount", a.Amount)
+	e.Added, e.Loss, e.Discard = read("body.added", a.Added), read("body.loss", a.Loss), read("body.discard", a.Discard)
+	for i, p := range a.From {
+		e.From = append(e.From, lot.Part{Lot: p.Lot, Amount: read("body.from["+itoa(i)+"].amount", p.Amount)})
+	}
+	for i, p := range a.To {
+		e.To = append(e.To, lot.Part{Lot: p.Lot, Amount: read("body.to["+itoa(i)+"].amount", p.Amount), Form: p.Form, Pieces: p.Pieces})
+	}
+	if a.Bag != nil {
+		e.Taxon, e.Piece, e.PickedMS = a.Bag.Taxon, a.Bag.Piece, a.Bag.PickedMS
+	}
+	return e, bad.orNil()
+}
+
+// kitchenDoc is an act as it is stored. What a bag takes from its find is written
+// along, so that the book can be read without the finds.
+type kitchenDoc struct {
+	KitchenAct
+	Bag *bagNote `json:"bag,omitempty"`
+}
+
+type bagNote struct {
+	Taxon    string `json:"taxon"`
+	Piece    string `json:"piece"`
+	PickedMS int64  `json:"pickedMs"`
+}
+
+// Cook adds a line to the book of the kitchen, if nothing speaks against it, and
+// gives the kitchen as it then stands.
+func (c *Casebook) Cook(a *KitchenAct) (*Kitchen, error) {
+	c.kitchen.Lock()
+	defer c.kitchen.Unlock()
+	if a.AtMS == 0 {
+		a.AtMS = c.Now().UnixMilli()
+	}
+	if a.AtMS > c.Now().Add(10*time.Minute).UnixMilli() {
+		return nil, &Invalid{[]Field{{"body.atMs", "that time is still to come", "give the time when it happened"}}}
+	}
+	k, err := c.openKitchen()
+	if err != nil {
+		return nil, err
+	}
+	if k.keys[a.Key] {
+		return k.look()
+	}
+	d := &kitchenDoc{KitchenAct: *a}
+	if err := c.checkAct(k, d); err != nil {
+		return nil, err
+	}
+	e, err := eventOfAct(d)
+	if err != nil {
+		return nil, err
+	}
+	e.Seq = 1
+	if n := len(k.events); n > 0 {
+		e.Seq = k.events[n-1].Seq + 1
+	}
+	if err := k.book.Add(e, a.Seen, k.steps, k.cleared); err != nil {
+		return nil, refusedAct(err)
+	}
+	d.Seen = nil
+	if _, err := c.Store.AppendKitchen(&store.KitchenLine{Key: a.Key, Kind: a.Kind, Doc: store.JSON(d), AtMS: a.AtMS}); err != nil {
+		return nil, err
+	}
+	if k, err = c.openKitchen(); err != nil {
+		return nil, err
+	}
+	return k.look()
+}
+
+// checkAct fills in what a bag takes from its find, and refuses names that nobody
+// knows and people for whom the kind is refused.
+func (c *Casebook) checkAct(k *pot, a *kitchenDoc) error {
+	bad := &Invalid{}
+	if a.Person != "" {
+		if _, err := c.Store.Person(a.Person); err != nil {
+			bad.add("body.person", "add the person first", "nobody is known as %q", a.Person)
+		}
+	}
+	switch a.Kind {
+	case "bagged":
+		v, err := k.view(a.Find)
+		if err != nil {
+			bad.add("body.find", "", "there is no find %q", a.Find)
+			break
+		}
+		if v.Target == nil || v.Facts.Part == "" {
+			bad.add("body.find", "say in the find what you believe it is, and which part", "a find without a target fills no bag")
+			break
+		}
+		picked := v.CreatedMS
+		if day, err := time.ParseInLocation(time.DateOnly, v.Day, c.Now().Location()); err == nil {
+			picked = min(picked, day.UnixMilli())
+		}
+		a.Bag = &bagNote{v.Facts.Target, v.Facts.Part, picked}
+	case "ate":
+		if l, ok := k.book.Lot(a.Lot); ok && bad.orNil() == nil {
+			why, err := c.refusedTo(a.Person, l)
+			if err != nil {
+				return err
+			}
+			if why != "" {
+				bad.add("body.person", "others may have it", "%s", why)
+			}
+		}
+	}
+	return bad.orNil()
+}
+
+// refusedTo says why a kind is not for a person, whatever others may have.
+func (c *Casebook) refusedTo(person string, l *lot.Lot) (string, error) {
+	row, err := c.Store.Find(l.Find)
+	if err != nil {
+		return "", err
+	}
+	p, err := c.Store.Person(person)
+	if err != nil {
+		return "", err
+	}
+	var facts Facts
+	var prof Profile
+	if err := errors.Join(unJSON(row.Facts, &facts), unJSON(p.Profile, &prof)); err != nil {
+		return "", err
+	}
+	ix := c.Engine.Index()
+	if who := c.Engine.NotFor(findOf(&facts, &prof)); who != "" {
+		at, _ := ix.TaxonAt(l.Taxon)
+		return report.Taxon(ix, at).Common + " is not for " + p.Name + ": " + report.PersonWord(who) + ".", nil
+	}
+	return "", nil
+}
+
+// refusedAct turns a refusal of the book into fields.
+func refusedAct(err error) error {
+	var e *lot.Error
+	if !errors.As(err, &e) {
+		return err
+	}
+	if errors.Is(err, lot.ErrChanged) {
+		return &Conflict{e.What, e.Hint}
+	}
+	return &Invalid{[]Field{{"body." + e.Op, e.What, e.Hint}}}
+}
+
+// ErrConflict is matched by every *Conflict.
+var ErrConflict = errors.New("changed meanwhile")
+
+// Conflict says that something was changed on another screen.
+type Conflict struct{ What, Hint string }
+
+// Error gives the words.
+func (e *Conflict) Error() string { return e.What }
+
+// Is makes errors.Is(err, ErrConflict) hold.
+func (e *Conflict) Is(target error) bool { return target == ErrConflict }

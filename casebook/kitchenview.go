@@ -1,0 +1,394 @@
+package casebook
+
+import (
+	"slices"
+	"time"
+
+	"zestythicket/lot"
+	"zestythicket/quantity"
+	"zestythicket/report"
+	"zestythicket/store"
+)
+
+// StepView is something that must be done first to a lot.
+type StepView struct {
+	ID      string  `json:"id"`
+	Do      string  `json:"do"`
+	Minutes float64 `json:"minutes" doc:"0: no time belongs to it"`
+	Done    bool    `json:"done"`
+	BeganMS int64   `json:"beganMs,omitempty" doc:"It is running"`
+	Source  string  `json:"source"`
+}
+
+// EaterView is one eating.
+type EaterView struct {
+	Seq    int64  `json:"seq"`
+	AtMS   int64  `json:"atMs"`
+	Lot    string `json:"lot"`
+	Person string `json:"person"`
+	Name   string `json:"name"`
+	Amount string `json:"amount"`
+	Grams  string `json:"grams" doc:"In grams, as a number"`
+	First  bool   `json:"first"`
+	Felt   string `json:"felt,omitempty" doc:"What was felt of this kind since: nothing, dislike, reaction"`
+	DueMS  int64  `json:"dueMs,omitempty" doc:"From when it can be said how a first taste was"`
+}
+
+// LotView is a bag or batch.
+type LotView struct {
+	ID        string           `json:"id"`
+	Find      string           `json:"find"`
+	FindTitle string           `json:"findTitle"`
+	Taxon     *report.TaxonRef `json:"taxon,omitempty"`
+	Part      string           `json:"part"`
+	Form      string           `json:"form"`
+	Bag       bool             `json:"bag"`
+	Place     string           `json:"place"`
+	PickedMS  int64            `json:"pickedMs"`
+	AtMS      int64            `json:"atMs"`
+	Made      string           `json:"made" doc:"Net weight at first"`
+	Left      string           `json:"left"`
+	Grams     string           `json:"grams" doc:"What is left, in grams, as a number"`
+	Gross     string           `json:"gross,omitempty"`
+	Tare      string           `json:"tare,omitempty"`
+	Pieces    int              `json:"pieces"`
+	Checked   int              `json:"checked" doc:"Items that were looked at one by one"`
+	Basket    string           `json:"basket,omitempty"`
+	State     string           `json:"state" enum:"held,empty,second-look,first-steps,first-taste,open"`
+	What      string           `json:"what"`
+	Hint      string           `json:"hint,omitempty"`
+	Holds     []lot.Hold       `json:"holds"`
+	Steps     []StepView       `json:"steps"`
+	Sampled   bool             `json:"sampled"`
+	KeepByMS  int64            `json:"keepByMs,omitempty"`
+	Late      bool             `json:"late" doc:"Its time to keep is over"`
+	Parents   []string         `json:"parents"`
+	Children  []string         `json:"children"`
+	Rev       int64            `json:"rev"`
+	Eaten     []EaterView      `json:"eaten"`
+	LookedBy  string           `json:"lookedBy,omitempty"`
+	Yields    []YieldView      `json:"yields" doc:"What became of a gram, from the record"`
+}
+
+// YieldView is a yield from the user's own record.
+type YieldView struct {
+	Form    string `json:"form"`
+	Ratio   string `json:"ratio"`
+	Makings int    `json:"makings"`
+}
+
+// PersonMay says whether somebody may eat of a lot.
+type PersonMay struct {
+	Person string `json:"person"`
+	Name   string `json:"name"`
+	May    bool   `json:"may"`
+	First  bool   `json:"first" doc:"It has to be a first taste"`
+	Why    string `json:"why,omitempty"`
+}
+
+// Kitchen is all that is in it.
+type Kitchen struct {
+	Lots    []LotView `json:"lots" doc:"The newest first"`
+	Balance string    `json:"balance" doc:"What does not add up, in grams: 0"`
+	Wait    int       `json:"wait" doc:"Hours after a first taste"`
+	Most    string    `json:"most" doc:"Grams of a first taste, at most"`
+	NowMS   int64     `json:"nowMs"`
+}
+
+// TraceView is where a lot comes from and where it went.
+type TraceView struct {
+	Lot       LotView     `json:"lot"`
+	Back      []LotView   `json:"back" doc:"What it was made from, down to the bags"`
+	Forward   []LotView   `json:"forward" doc:"What was made from it"`
+	Concerned []LotView   `json:"concerned" doc:"What a failure of it would hold"`
+	Eaters    []EaterView `json:"eaters" doc:"Who ate of anything concerned"`
+	Finds     []FindTrace `json:"finds"`
+	People    []PersonMay `json:"people"`
+	Lines     []ActLine   `json:"lines" doc:"The lines of the book that touched it"`
+}
+
+// FindTrace is a find behind a lot.
+type FindTrace struct {
+	ID      string `json:"id"`
+	Title   string `json:"title"`
+	Day     string `json:"day"`
+	Word    string `json:"word" doc:"As it is judged today"`
+	Checked int    `json:"checked" doc:"Items looked at one by one"`
+	Failed  int    `json:"failed"`
+	Second  Second `json:"second"`
+}
+
+// ActLine is one line of the book, to be read.
+type ActLine struct {
+	Seq  int64  `json:"seq"`
+	AtMS int64  `json:"atMs"`
+	Kind string `json:"kind"`
+	What string `json:"what"`
+}
+
+// Kitchen shows what is there.
+func (c *Casebook) Kitchen() (*Kitchen, error) {
+	k, err := c.openKitchen()
+	if err != nil {
+		return nil, err
+	}
+	return k.look()
+}
+
+func (k *pot) look() (*Kitchen, error) {
+	out := &Kitchen{Lots: []LotView{}, Balance: k.book.Balance().String(), Wait: int(k.book.Rules.WaitMS / lot.HourMS), Most: k.book.Rules.TasteMost.String(), NowMS: k.c.Now().UnixMilli()}
+	for _, l := range slices.Backward(k.book.Lots()) {
+		v, err := k.lot(l)
+		if err != nil {
+			return nil, err
+		}
+		out.Lots = append(out.Lots, *v)
+	}
+	return out, nil
+}
+
+func (k *pot) lot(l *lot.Lot) (*LotView, error) {
+	ix := k.c.Engine.Index()
+	v := &LotView{ID: l.ID, Find: l.Find, Part: l.Piece, Form: l.Form, Bag: len(l.Parents) == 0, PickedMS: l.PickedMS, AtMS: l.AtMS, Made: quantity.Grams(l.Made), Left: quantity.Grams(l.Left), Grams: l.Left.String(),
+		Pieces: l.Pieces, Checked: l.Checked, Basket: l.Basket, Sampled: l.Sampled, Rev: l.Rev, Parents: append([]string{}, l.Parents...), Children: append([]string{}, l.Children...),
+		Holds: append([]lot.Hold{}, k.book.HoldsOn(l.ID)...), Steps: []StepView{}, Eaten: k.eaters([]string{l.ID}), Yields: []YieldView{}}
+	if v.Bag {
+		v.Gross, v.Tare = quantity.Grams(l.Gross), quantity.Grams(l.Tare)
+	}
+	if l.Looked != nil {
+		v.LookedBy = l.Looked.By
+	}
+	if at, ok := ix.TaxonAt(l.Taxon); ok {
+		t := report.Taxon(ix, at)
+		v.Taxon = &t
+	}
+	row, err := k.c.Store.Find(l.Find)
+	if err != nil {
+		return nil, err
+	}
+	v.FindTitle, v.Place = row.Title, row.PlaceName
+	for _, s := range k.firstSteps(l) {
+		v.Steps = append(v.Steps, StepView{s.ID, s.Do, s.Minutes, slices.Contains(l.Done, s.ID), l.Running[s.ID], s.Source})
+	}
+	st := k.book.Standing(l, k.steps(l), k.cleared)
+	v.State, v.What, v.Hint = st.Code, st.What, st.Hint
+	if by, ok := k.book.KeepBy(l); ok && !l.Empty() {
+		v.KeepByMS, v.Late = by, by <= k.c.Now().UnixMilli()
+	}
+	for _, form := range lot.Forms {
+		if r, n := lot.Yield(k.events, k.book, l.Kind(), form); n > 0 && form != l.Form {
+			v.Yields = append(v.Yields, YieldView{form, r.String(), n})
+		}
+	}
+	return v, nil
+}
+
+func (k *pot) eaters(lots []string) []EaterView {
+	out := []EaterView{}
+	for _, s := range k.book.Eaters(lots) {
+		e := EaterView{Seq: s.Seq, AtMS: s.AtMS, Lot: s.Lot, Person: s.Person, Name: k.c.nameOf(s.Person), Amount: quantity.Grams(s.Amount), Grams: s.Amount.String(), First: s.First}
+		for _, f := range k.book.Feelings {
+			if f.Person == s.Person && f.Kind == s.Kind && f.Seq > s.Seq {
+				e.Felt = f.Outcome
+			}
+		}
+		if s.First && e.Felt == "" {
+			e.DueMS = s.AtMS + k.book.Rules.WaitMS
+		}
+		out = append(out, e)
+	}
+	return out
+}
+
+func (c *Casebook) nameOf(person string) string {
+	if p, err := c.Store.Person(person); err == nil {
+		return p.Name
+	}
+	return person
+}
+
+// Trace follows a lot back to the leaf-by-leaf check and forward to everyone who
+// ate.
+func (c *Casebook) Trace(id string) (*TraceView, error) {
+	k, err := c.openKitchen()
+	if err != nil {
+		return nil, err
+	}
+	l, ok := k.book.Lot(id)
+	if !ok {
+		return nil, notThere("lot", id)
+	}
+	out := &TraceView{Back: []LotView{}, Forward: []LotView{}, Concerned: []LotView{}, Finds: []FindTrace{}, People: []PersonMay{}, Lines: []ActLine{}}
+	v, err := k.lot(l)
+	if err != nil {
+		return nil, err
+	}
+	out.Lot = *v
+	for _, x := range []struct {
+		ids []string
+		to  *[]LotView
+	}{{k.book.Back(id)[1:], &out.Back}, {k.book.Forward(id)[1:], &out.Forward}, {k.book.Concerned(id), &out.Concerned}} {
+		for _, other := range x.ids {
+			ol, _ := k.book.Lot(other)
+			if ov, err := k.lot(ol); err != nil {
+				return nil, err
+			} else if other != id {
+				*x.to = append(*x.to, *ov)
+			}
+		}
+	}
+	out.Eaters = k.eaters(k.book.Concerned(id))
+	if err := k.findsBehind(id, out); err != nil {
+		return nil, err
+	}
+	people, err := c.Store.People()
+	if err != nil {
+		return nil, err
+	}
+	for _, p := range people {
+		m := PersonMay{Person: p.ID, Name: p.Name}
+		if why, err := c.refusedTo(p.ID, l); err != nil {
+			return nil, err
+		} else if why != "" {
+			m.Why = why
+		} else if m.First, err = k.book.Serving(l, p.ID, k.steps(l), k.cleared); err != nil {
+			m.Why = wordsOf(err)
+		} else {
+			m.May = true
+		}
+		out.People = append(out.People, m)
+	}
+	for i := range k.events {
+		if e := &k.events[i]; touches(e, id) {
+			out.Lines = append(out.Lines, ActLine{e.Seq, e.AtMS, string(e.Kind), k.says(e)})
+		}
+	}
+	return out, nil
+}
+
+func (k *pot) findsBehind(id string, out *TraceView) error {
+	done := map[string]bool{}
+	for _, bag := range k.book.Bags(id) {
+		b, _ := k.book.Lot(bag)
+		if done[b.Find] {
+			continue
+		}
+		done[b.Find] = true
+		v, err := k.view(b.Find)
+		if err != nil {
+			return err
+		}
+		s, err := k.second(b.Find)
+		if err != nil {
+			return err
+		}
+		t := FindTrace{ID: v.ID, Title: titleOf(v), Day: v.Day, Checked: v.Patch.Passed + v.Patch.Failed, Failed: v.Patch.Failed, Second: *s}
+		if len(v.Patch.Judgements) > 0 {
+			t.Word = v.Patch.Judgements[0].Word
+		}
+		out.Finds = append(out.Finds, t)
+	}
+	return nil
+}
+
+func touches(e *lot.Event, id string) bool {
+	in := func(p lot.Part) bool { return p.Lot == id }
+	return e.Lot == id || slices.ContainsFunc(e.From, in) || slices.ContainsFunc(e.To, in)
+}
+
+// says puts a line of the book in words.
+func (k *pot) says(e *lot.Event) string {
+	g := quantity.Grams
+	who := k.c.nameOf(e.Person)
+	switch e.Kind {
+	case lot.Bagged:
+		return "bagged " + g(e.Gross.Sub(e.Tare)) + " (" + g(e.Gross) + " gross, " + g(e.Tare) + " the bag)"
+	case lot.Made:
+		s := "made "
+		for i, p := range e.To {
+			if i > 0 {
+				s += ", "
+			}
+			s += p.Lot + " (" + g(p.Amount) + " " + p.Form + ")"
+		}
+		s += " from "
+		for i, p := range e.From {
+			if i > 0 {
+				s += ", "
+			}
+			s += g(p.Amount) + " of " + p.Lot
+		}
+		for _, x := range []struct {
+			a quantity.Amount
+			w string
+		}{{e.Added, "added"}, {e.Loss, "lost"}, {e.Discard, "thrown away"}} {
+			if x.a.IsPositive() {
+				s += "; " + g(x.a) + " " + x.w
+			}
+		}
+		return s
+	case lot.Threw:
+		return "threw " + g(e.Amount) + " away" + orNothing(e.Why, ": ", "")
+	case lot.Looked:
+		return "second look by " + e.By
+	case lot.Held:
+		return "held: " + e.Why
+	case lot.Freed:
+		return "hold taken off by " + e.By + ": " + e.Why
+	case lot.Began:
+		return "began: " + e.Step
+	case lot.Did:
+		return "done: " + e.Step
+	case lot.Sampled:
+		return "raw sample put by" + orNothing(e.Why, ": ", "")
+	case lot.Ate:
+		if e.First {
+			return who + " ate " + g(e.Amount) + ", a first taste"
+		}
+		return who + " ate " + g(e.Amount)
+	case lot.Felt:
+		return who + " felt: " + e.Outcome + orNothing(e.Why, " (", ")")
+	case lot.Corrected:
+		return "weighed again: " + g(e.Amount) + ": " + e.Why
+	case lot.Rechecked:
+		return itoa(e.Checked) + " of " + itoa(e.Pieces) + " looked at one by one again"
+	}
+	return string(e.Kind)
+}
+
+// RemovePerson removes a person of whom nothing else tells; whoever ate something stays.
+func (c *Casebook) RemovePerson(id string) error {
+	k, err := c.openKitchen()
+	if err != nil {
+		return err
+	}
+	if k.book.Ate(id) {
+		return &Invalid{[]Field{{"path.id", c.nameOf(id) + " ate of something here; the trace would lose a person", "change the name instead"}}}
+	}
+	rows, err := c.Store.Finds()
+	if err != nil {
+		return err
+	}
+	for _, r := range rows {
+		if r.PersonID == id {
+			return &Invalid{[]Field{{"path.id", c.nameOf(id) + " has finds here", "change the name instead"}}}
+		}
+	}
+	return c.Store.RemovePerson(id)
+}
+
+func wordsOf(err error) string {
+	if e, ok := err.(*lot.Error); ok {
+		return e.What
+	}
+	return err.Error()
+}
+
+func notThere(what, id string) error {
+	return &store.Error{Op: "read", Path: what + " " + id, Err: store.ErrNotFound, Hint: "There is no " + what + " " + id + "."}
+}
+
+// dayOf is a moment as a day of the program's clock.
+func (c *Casebook) dayOf(ms int64) string {
+	return time.UnixMilli(ms).In(c.Now().Location()).Format(time.DateOnly)
+}

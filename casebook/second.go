@@ -1,0 +1,180 @@
+package casebook
+
+import (
+	"slices"
+
+	"zestythicket/lot"
+	"zestythicket/report"
+)
+
+// Differs is a trait that was read one way in the field and another at the table.
+type Differs struct {
+	Trait report.TraitRef `json:"trait"`
+	Field string          `json:"field"`
+	Home  string          `json:"home"`
+	Sound bool            `json:"sound" doc:"Both were sound: it holds the bag until it is settled"`
+}
+
+// Second is the second look at home beside the first.
+type Second struct {
+	Field   string    `json:"field" doc:"Id of the find"`
+	Home    string    `json:"home,omitempty" doc:"Id of the second look; empty when none was begun"`
+	Person  string    `json:"person,omitempty" doc:"Who makes it"`
+	Same    bool      `json:"same" doc:"The same person made both"`
+	Verdict string    `json:"verdict,omitempty"`
+	Differs []Differs `json:"differs"`
+	Added   []string  `json:"added" doc:"What was looked at only at home"`
+	Missing []string  `json:"missing" doc:"What was seen soundly in the field and not looked at again"`
+	Ready   bool      `json:"ready" doc:"It stands: the bag can be marked"`
+	Words   string    `json:"words"`
+}
+
+// homeOf finds the second look at a find: the last one begun.
+func (k *pot) homeOf(find string) (*View, error) {
+	if k.homes == nil {
+		k.homes = map[string]string{}
+		rows, err := k.c.Store.Finds()
+		if err != nil {
+			return nil, err
+		}
+		for i := len(rows) - 1; i >= 0; i-- { // newest first in the list
+			var f Facts
+			if err := unJSON(rows[i].Facts, &f); err != nil {
+				return nil, err
+			}
+			if f.SecondOf != "" {
+				k.homes[f.SecondOf] = rows[i].ID
+			}
+		}
+	}
+	id, ok := k.homes[find]
+	if !ok {
+		return nil, nil
+	}
+	return k.view(id)
+}
+
+// Second compares the second look at a find with the first.
+func (c *Casebook) Second(find string) (*Second, error) {
+	k := &pot{c: c, views: map[string]*View{}}
+	return k.second(find)
+}
+
+func (k *pot) second(find string) (*Second, error) {
+	field, err := k.view(find)
+	if err != nil {
+		return nil, err
+	}
+	s := &Second{Field: find, Differs: []Differs{}, Added: []string{}, Missing: []string{}}
+	home, err := k.homeOf(find)
+	if err != nil {
+		return nil, err
+	}
+	if home == nil {
+		s.Words = "No second look was begun."
+		return s, nil
+	}
+	s.Home, s.Person, s.Same = home.ID, home.Person, home.Person == field.Person
+	compare(s, field, home)
+	fieldOK, homeOK := complete(field), complete(home)
+	if len(home.Patch.Judgements) > 0 {
+		s.Verdict = home.Patch.Judgements[0].Verdict
+	}
+	sound := slices.ContainsFunc(s.Differs, func(d Differs) bool { return d.Sound })
+	switch {
+	case home.Facts.Target != field.Facts.Target:
+		s.Words = "At home it was taken for something else."
+	case sound:
+		s.Words = "Field and table disagree: look again, at both."
+	case !fieldOK:
+		s.Words = "The find itself is not complete, as it is judged today."
+	case !homeOK:
+		s.Words = "The second look is not complete yet."
+	default:
+		s.Ready, s.Words = true, "Field and table agree. The decision stays with whoever eats; when in doubt, leave it."
+	}
+	return s, nil
+}
+
+// complete: every check is complete on the first specimen, and no other one is to
+// be left.
+func complete(v *View) bool {
+	ok := false
+	for i := range v.Patch.Judgements {
+		j := &v.Patch.Judgements[i]
+		if j.Verdict == "leave-it" && j.Specimen != AsideSpecimen && !v.Patch.Held {
+			return false
+		}
+		ok = ok || j.Verdict == "checks-complete"
+	}
+	return ok
+}
+
+// compare sets the readings of the first specimen of both side by side.
+func compare(s *Second, field, home *View) {
+	if len(field.Patch.Judgements) == 0 || len(home.Patch.Judgements) == 0 {
+		return
+	}
+	at := map[string]*report.Reading{}
+	for i := range field.Patch.Judgements[0].Readings {
+		r := &field.Patch.Judgements[0].Readings[i]
+		at[r.Trait.ID] = r
+	}
+	seen := map[string]bool{}
+	for i := range home.Patch.Judgements[0].Readings {
+		h := &home.Patch.Judgements[0].Readings[i]
+		seen[h.Trait.ID] = true
+		f := at[h.Trait.ID]
+		switch {
+		case h.Derived || h.Soundness == "mute":
+		case f == nil || f.Soundness == "mute":
+			s.Added = append(s.Added, h.Trait.Name)
+		case disagree(f, h):
+			s.Differs = append(s.Differs, Differs{h.Trait, f.Words, h.Words, f.Soundness == "sound" && h.Soundness == "sound"})
+		}
+	}
+	for i := range field.Patch.Judgements[0].Readings {
+		if r := &field.Patch.Judgements[0].Readings[i]; r.Soundness == "sound" && !r.Derived && !seen[r.Trait.ID] {
+			s.Missing = append(s.Missing, r.Trait.Name)
+		}
+	}
+}
+
+// disagree: no state was read both times; measures differ by more than both errors.
+func disagree(a, b *report.Reading) bool {
+	if a.Unit != "" && b.Unit != "" && (a.Value != 0 || b.Value != 0) {
+		return max(a.Value, b.Value)-min(a.Value, b.Value) > a.Error+b.Error && (a.Value-a.Error > b.Value+b.Error || b.Value-b.Error > a.Value+a.Error)
+	}
+	if len(a.States) == 0 || len(b.States) == 0 {
+		return a.Kind != b.Kind
+	}
+	return !slices.ContainsFunc(a.States, func(s string) bool { return slices.Contains(b.States, s) })
+}
+
+// BeginSecond begins a second look at home: the same target and use, nothing
+// answered, by whoever makes it.
+func (c *Casebook) BeginSecond(find, id, person string) (*View, error) {
+	field, err := c.View(find)
+	if err != nil {
+		return nil, err
+	}
+	facts := field.Facts
+	facts.SecondOf, facts.Picked, facts.Disposal = find, 0, nil
+	stages := []string{}
+	if len(field.Patch.Judgements) > 0 {
+		stages = field.Patch.Judgements[0].Stages
+	}
+	return c.Begin(&Begin{ID: id, Title: "Second look: " + titleOf(field), Place: field.Place, Day: c.Now().Format("2006-01-02"), Person: person, Facts: facts, Stages: stages})
+}
+
+// cleared says whether the second look of a bag stands today.
+func (k *pot) cleared(bag *lot.Lot) (bool, string) {
+	s, err := k.second(bag.Find)
+	if err != nil {
+		return false, "The second look can't be read."
+	}
+	if !s.Ready {
+		return false, s.Words
+	}
+	return true, ""
+}

@@ -1,0 +1,77 @@
+package casebook
+
+import (
+	"errors"
+	"strings"
+
+	"zestythicket/lot"
+	"zestythicket/quantity"
+	"zestythicket/store"
+)
+
+// Number is somebody to call, as the user set it. None is ever invented.
+type Number struct {
+	Label  string `json:"label" minLength:"1" maxLength:"80" doc:"Poison service, emergency number, doctor"`
+	Number string `json:"number" minLength:"1" maxLength:"40"`
+}
+
+// Settings are what the user may set.
+type Settings struct {
+	Numbers   []Number `json:"numbers" maxItems:"8"`
+	WaitHours int      `json:"waitHours" minimum:"12" maximum:"336" doc:"After a first taste, before it can be said how it was"`
+	TasteMost string   `json:"tasteMost" doc:"Grams of a first taste, at most"`
+	Unit      string   `json:"unit" enum:"g,kg,oz,lb" doc:"In which weights are shown and typed"`
+	Trimmed   string   `json:"trimmed" doc:"Share of a section that may be tunnelled and is trimmed, 0 to 1"`
+}
+
+const settingsKind = "settings"
+
+// standardSettings are the defaults, all our own.
+func standardSettings() *Settings {
+	r := lot.Standard()
+	return &Settings{Numbers: []Number{}, WaitHours: int(r.WaitMS / lot.HourMS), TasteMost: r.TasteMost.String(), Unit: "g", Trimmed: "0.2"}
+}
+
+// Settings reads what the user set.
+func (c *Casebook) Settings() (*Settings, error) {
+	s, err := note[Settings](c, settingsKind, settingsKind)
+	if errors.Is(err, store.ErrNotFound) {
+		return standardSettings(), nil
+	}
+	return s, err
+}
+
+// SaveSettings checks and stores them.
+func (c *Casebook) SaveSettings(s *Settings) (*Settings, error) {
+	bad := &Invalid{}
+	for i := range s.Numbers {
+		n := &s.Numbers[i]
+		n.Label, n.Number = strings.TrimSpace(n.Label), strings.TrimSpace(n.Number)
+		if n.Label == "" || strings.Trim(n.Number, "0123456789 +()-/.") != "" || !strings.ContainsAny(n.Number, "0123456789") {
+			bad.add("body.numbers["+itoa(i)+"]", "who it is, and digits", "%q is no telephone number", n.Number)
+		}
+	}
+	if most, err := quantity.Parse(s.TasteMost); err != nil || !most.IsPositive() || most.GreaterThan(lot.Standard().TasteMost) {
+		bad.add("body.tasteMost", "a smaller amount than the default is fine, a larger one is not", "%q is no first taste", s.TasteMost)
+	}
+	if share, err := quantity.Parse(s.Trimmed); err != nil || share.GreaterThan(quantity.Amount{}.Add(wholeShare)) {
+		bad.add("body.trimmed", "a share of one, for example 0.2", "%q is no share", s.Trimmed)
+	}
+	if err := bad.orNil(); err != nil {
+		return nil, err
+	}
+	return s, c.save(settingsKind, settingsKind, s)
+}
+
+var wholeShare, _ = quantity.Parse("1")
+
+func (s *Settings) rules() lot.Rules {
+	r := lot.Standard()
+	if s.WaitHours > 0 {
+		r.WaitMS = int64(s.WaitHours) * lot.HourMS
+	}
+	if most, err := quantity.Parse(s.TasteMost); err == nil && most.IsPositive() {
+		r.TasteMost = most
+	}
+	return r
+}

@@ -1,0 +1,88 @@
+package httpapi
+
+import (
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"zestythicket/casebook"
+)
+
+// LotID names a bag or batch in a path.
+type LotID struct {
+	ID string `path:"id" pattern:"^[A-Z0-9-]{1,20}$"`
+}
+
+// ArithmeticIn asks for plain arithmetic of a recipe or formula.
+type ArithmeticIn struct {
+	Kind string `query:"kind" enum:"scale,share,ratio" required:"true" doc:"scale: amount × to ÷ from; share: so many per cent of an amount; ratio: weight to volume, 1 to n"`
+	A    string `query:"a" required:"true"`
+	B    string `query:"b" required:"true"`
+	C    string `query:"c"`
+}
+
+func (s *Server) kitchenRoutes(api huma.API) {
+	ok := func(o *huma.Operation) { o.MaxBodyBytes, o.DefaultStatus = maxBody, http.StatusOK }
+	huma.Get(api, "/api/kitchen", answer(func(*struct{}) (*casebook.Kitchen, error) { return s.book.Kitchen() }))
+	huma.Post(api, "/api/kitchen", answer(func(in *struct{ Body casebook.KitchenAct }) (*casebook.Kitchen, error) {
+		return s.book.Cook(&in.Body)
+	}), ok)
+	huma.Get(api, "/api/lots/{id}", answer(func(in *LotID) (*casebook.TraceView, error) { return s.book.Trace(in.ID) }))
+	huma.Get(api, "/api/arithmetic", answer(func(in *ArithmeticIn) (*casebook.Sum, error) {
+		return casebook.Arithmetic(in.Kind, in.A, in.B, in.C)
+	}))
+	huma.Get(api, "/api/finds/{id}/second", answer(func(in *FindID) (*casebook.Second, error) { return s.book.Second(in.ID) }))
+	huma.Post(api, "/api/finds/{id}/second", answer(func(in *struct {
+		FindID
+		Body struct {
+			ID     string `json:"id" pattern:"^[a-z0-9-]{6,40}$" doc:"Of the second look; given by the client"`
+			Person string `json:"person,omitempty"`
+		}
+	}) (*casebook.View, error) {
+		return s.book.BeginSecond(in.FindID.ID, in.Body.ID, in.Body.Person)
+	}), ok)
+	huma.Get(api, "/api/finds/{id}/amount", answer(func(in *FindID) (*casebook.HowMuch, error) { return s.book.HowMuch(in.ID) }))
+	huma.Put(api, "/api/finds/{id}/amount", answer(func(in *struct {
+		FindID
+		Body casebook.HereNow
+	}) (*casebook.HowMuch, error) {
+		return s.book.Stand(in.ID, &in.Body)
+	}))
+	huma.Put(api, "/api/finds/{id}/sorted", answer(func(in *struct {
+		FindID
+		Body struct {
+			Counts map[string]int `json:"counts" doc:"Pieces by band of quality; those left are counted too"`
+		}
+	}) (*casebook.HowMuch, error) {
+		return s.book.SortInto(in.ID, in.Body.Counts)
+	}))
+	huma.Get(api, "/api/settings", answer(func(*struct{}) (*casebook.Settings, error) { return s.book.Settings() }))
+	huma.Put(api, "/api/settings", answer(func(in *struct{ Body casebook.Settings }) (*casebook.Settings, error) {
+		return s.book.SaveSettings(&in.Body)
+	}))
+	huma.Delete(api, "/api/people/{id}", answer(func(in *struct {
+		ID string `path:"id" pattern:"^[a-z0-9-]{1,40}$"`
+	}) (*Stored, error) {
+		return &Stored{in.ID}, s.book.RemovePerson(in.ID)
+	}), ok)
+	huma.Get(api, "/api/journal", answer(func(in *struct {
+		Q    string `query:"q" maxLength:"200"`
+		Most int    `query:"most" default:"200" minimum:"1" maximum:"2000"`
+	}) (*casebook.Journal, error) {
+		return s.book.Journal(in.Q, in.Most)
+	}))
+	s.incidentRoutes(api, ok)
+}
+
+func (s *Server) incidentRoutes(api huma.API, ok func(*huma.Operation)) {
+	huma.Get(api, "/api/incidents", answer(func(*struct{}) ([]casebook.Incident, error) { return s.book.Incidents() }))
+	huma.Get(api, "/api/incidents/{id}", answer(func(in *NoteID) (*casebook.IncidentView, error) { return s.book.Incident(in.ID) }))
+	huma.Put(api, "/api/incidents/{id}", answer(func(in *struct {
+		NoteID
+		Body casebook.Incident
+	}) (*casebook.IncidentView, error) {
+		in.Body.ID = in.ID
+		return s.book.SaveIncident(&in.Body)
+	}), ok)
+	huma.Get(api, "/api/aid", answer(func(*struct{}) (*casebook.FirstAid, error) { return s.book.FirstAid() }))
+}

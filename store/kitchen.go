@@ -1,0 +1,48 @@
+package store
+
+import "gorm.io/gorm"
+
+// KitchenLine is one line of the book of the kitchen. Key is given by the client,
+// so that a line sent again is stored once. Doc is JSON; package casebook says
+// what is in it.
+type KitchenLine struct {
+	Seq  int64 `gorm:"primaryKey"`
+	Key  string
+	Kind string
+	Doc  string
+	AtMS int64 `gorm:"column:at_ms"`
+}
+
+// TableName is kitchen.
+func (KitchenLine) TableName() string { return "kitchen" }
+
+// AppendKitchen adds a line. A line with a key that is already there is the same
+// one sent again: stored is false.
+func (s *Store) AppendKitchen(l *KitchenLine) (stored bool, err error) {
+	err = s.db.Transaction(func(tx *gorm.DB) error {
+		var n int64
+		if err := tx.Model(&KitchenLine{}).Where("key = ?", l.Key).Count(&n).Error; err != nil || n > 0 {
+			return err
+		}
+		stored = true
+		return tx.Create(l).Error
+	})
+	return stored, s.failed("store line", l.Key, err)
+}
+
+// Kitchen lists all lines in order.
+func (s *Store) Kitchen() ([]KitchenLine, error) {
+	var out []KitchenLine
+	err := s.db.Order("seq").Find(&out).Error
+	return out, s.failed("read the book of the kitchen", "", err)
+}
+
+// RemovePerson removes somebody of whom nothing else tells. Whoever has finds is
+// refused by the database; the kitchen is asked before.
+func (s *Store) RemovePerson(id string) error {
+	r := s.db.Where("id = ?", id).Delete(&Person{})
+	if r.Error == nil && r.RowsAffected == 0 {
+		return s.failed("remove person", id, gorm.ErrRecordNotFound)
+	}
+	return s.failed("remove person", id, r.Error)
+}
