@@ -91,6 +91,7 @@ func (c *Casebook) openKitchen() (*pot, error) {
 	if k.book, err = lot.Replay(set.rules(), k.events); err != nil {
 		return nil, err
 	}
+	k.book.Name = c.nameOf
 	return k, k.layHolds()
 }
 

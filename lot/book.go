@@ -53,6 +53,7 @@ type Feeling struct {
 // Book is what all events come to.
 type Book struct {
 	Rules    Rules
+	Name     func(person string) string // how a refusal names somebody; nil: by id
 	lots     map[string]*Lot
 	order    []string
 	Servings []Serving

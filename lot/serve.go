@@ -134,7 +134,7 @@ func (b *Book) Serving(l *Lot, person string, steps []string, cleared Cleared) (
 	}
 	for _, f := range b.Feelings {
 		if f.Person == person && f.Kind == l.Kind() && f.Outcome == "reaction" {
-			return false, refuse(op, l.ID, ErrHeld, "", "%s reacted to this kind before.", person)
+			return false, refuse(op, l.ID, ErrHeld, "", "%s reacted to this kind before.", b.name(person))
 		}
 	}
 	if b.tasted(person, l.Kind()) {
@@ -145,7 +145,7 @@ func (b *Book) Serving(l *Lot, person string, steps []string, cleared Cleared) (
 	}
 	for _, s := range b.Servings {
 		if s.Kind == l.Kind() && s.First && s.Person != person && len(b.tasters(l.Kind())) == 0 {
-			return false, refuse(op, l.ID, ErrNotYet, "One person first; the others wait.", "%s tasted this kind first and has not said yet how it was.", s.Person)
+			return false, refuse(op, l.ID, ErrNotYet, "One person first; the others wait.", "%s tasted this kind first and has not said yet how it was.", b.name(s.Person))
 		}
 	}
 	return true, nil
@@ -203,7 +203,7 @@ func (b *Book) checkAte(e *Event, steps func(*Lot) []string, cleared Cleared) er
 	}
 	switch {
 	case first && !e.First:
-		return refuse("ate", l.ID, ErrNotYet, "Make it a first taste: little, cooked, no alcohol, then wait.", "%s has not tasted this kind before.", e.Person)
+		return refuse("ate", l.ID, ErrNotYet, "Make it a first taste: little, cooked, no alcohol, then wait.", "%s has not tasted this kind before.", b.name(e.Person))
 	case first && l.Form != "cooked":
 		return refuse("ate", l.ID, ErrNotYet, "Cook a little of it first.", "A first taste is cooked; this is %s.", l.Form)
 	case first && e.Amount.GreaterThan(b.Rules.TasteMost):
@@ -231,6 +231,13 @@ func (b *Book) checkFelt(e *Event) error {
 		return refuse("felt", e.Lot, ErrNotYet, "A reaction can be put down at any time.", "The wait of %s is not over.", hours(b.Rules.WaitMS))
 	}
 	return nil
+}
+
+func (b *Book) name(person string) string {
+	if b.Name == nil {
+		return person
+	}
+	return b.Name(person)
 }
 
 func hours(ms int64) string { return fmt.Sprintf("%d hours", ms/HourMS) }

@@ -1,0 +1,337 @@
+package httpapi
+
+import (
+	"encoding/json"
+	"fmt"
+	"os"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"testing"
+	"time"
+
+	"go.yaml.in/yaml/v3"
+
+	"zestythicket/casebook"
+	"zestythicket/exchange/casefile"
+	"zestythicket/guide"
+	"zestythicket/report"
+)
+
+// A day is a script over the interface: a worked case, then what was done with it.
+type day struct {
+	Title string `yaml:"title"`
+	Case  string `yaml:"case"` // of evidence/testdata/cases, entered line by line
+	Truth *struct {
+		Find   casebookBegin `yaml:"find"`
+		Second bool          `yaml:"second"`
+	} `yaml:"truth"` // a find that is looked at truly until its checks are complete
+	People []string `yaml:"people"`
+	Steps  []struct {
+		Put    string         `yaml:"put"`
+		Post   string         `yaml:"post"`
+		Get    string         `yaml:"get"`
+		Delete string         `yaml:"delete"`
+		Later  string         `yaml:"later"` // the clock goes on
+		Body   map[string]any `yaml:"body"`
+		Status int            `yaml:"status"` // 200 when it is not said
+		Says   []string       `yaml:"says"`
+		Not    []string       `yaml:"not"`
+		Is     map[string]any `yaml:"is"` // by path: lots.0.state
+		Why    string         `yaml:"why"`
+	} `yaml:"steps"`
+}
+
+type casebookBegin struct {
+	Target string `yaml:"target"`
+	Part   string `yaml:"part"`
+	Prep   string `yaml:"preparation"`
+	Region string `yaml:"region"`
+	Stage  string `yaml:"stage"`
+	Day    string `yaml:"day"`
+	Place  string `yaml:"place"`
+}
+
+// Each day is done through the interface, and must come out as written.
+func TestDays(t *testing.T) {
+	files, err := filepath.Glob("testdata/days/*.yaml")
+	if err != nil || len(files) == 0 {
+		t.Fatal("no days were found", err)
+	}
+	for _, file := range files {
+		t.Run(strings.TrimSuffix(filepath.Base(file), ".yaml"), func(t *testing.T) {
+			text, err := os.ReadFile(file)
+			if err != nil {
+				t.Fatal(err)
+			}
+			var d day
+			dec := yaml.NewDecoder(strings.NewReader(string(text)))
+			dec.KnownFields(true)
+			if err := dec.Decode(&d); err != nil {
+				t.Fatal(err)
+			}
+			newDay(t).run(&d)
+		})
+	}
+}
+
+type dayRig struct {
+	*rig
+	now time.Time
+}
+
+func newDay(t *testing.T) *dayRig {
+	d := &dayRig{rig: newRig(t), now: time.Date(2026, 10, 16, 9, 0, 0, 0, time.UTC)}
+	d.book.Now = func() time.Time { d.now = d.now.Add(time.Second); return d.now }
+	return d
+}
+
+const dayFind = "day-find"
+
+func (r *dayRig) run(d *day) {
+	if d.Case != "" {
+		r.enterCase(d.Case)
+	}
+	for _, p := range d.People {
+		r.must("PUT", "/api/people/"+p, map[string]any{"name": p, "profile": map[string]any{"colourDiffers": false, "smellWeak": false, "facts": []string{}, "answered": []string{}, "signOffs": []any{}}})
+	}
+	if d.Truth != nil {
+		id := dayFind
+		if d.Case != "" {
+			id = "day-other"
+		}
+		r.truth(id, &d.Truth.Find)
+		if d.Truth.Second {
+			r.secondLook(id, "day-home")
+		}
+	}
+	for i, s := range d.Steps {
+		if s.Later != "" {
+			more, err := time.ParseDuration(s.Later)
+			if err != nil {
+				r.t.Fatal(err)
+			}
+			r.now = r.now.Add(more)
+			continue
+		}
+		method, path := "GET", s.Get
+		for m, p := range map[string]string{"PUT": s.Put, "POST": s.Post, "DELETE": s.Delete} {
+			if p != "" {
+				method, path = m, p
+			}
+		}
+		body := ""
+		if s.Body != nil {
+			if _, ok := s.Body["key"]; !ok && path == "/api/kitchen" {
+				s.Body["key"] = fmt.Sprintf("day-key-%03d", i)
+			}
+			b, _ := json.Marshal(r.times(s.Body))
+			body = string(b)
+		}
+		w := r.do(method, path, body)
+		want := s.Status
+		if want == 0 {
+			want = 200
+		}
+		at := fmt.Sprintf("step %d, %s %s (%s)", i+1, method, path, s.Why)
+		if w.Code != want {
+			r.t.Fatalf("%s: %d %s", at, w.Code, w.Body)
+		}
+		for _, x := range s.Says {
+			if !strings.Contains(w.Body.String(), x) {
+				r.t.Errorf("%s: it does not say %q: %.1500s", at, x, w.Body)
+			}
+		}
+		for _, x := range s.Not {
+			if strings.Contains(w.Body.String(), x) {
+				r.t.Errorf("%s: it says %q", at, x)
+			}
+		}
+		var doc any
+		_ = json.Unmarshal(w.Body.Bytes(), &doc)
+		for path, want := range s.Is {
+			if got, _ := json.Marshal(walkTo(doc, path)); string(got) != mustJSON(want) {
+				r.t.Errorf("%s: %s is %s, want %s", at, path, got, mustJSON(want))
+			}
+		}
+	}
+}
+
+func mustJSON(v any) string { b, _ := json.Marshal(v); return string(b) }
+
+// times turns "-3h30m" under a key that ends in Ms into a moment before now.
+func (r *dayRig) times(v any) any {
+	switch x := v.(type) {
+	case map[string]any:
+		for k, y := range x {
+			if s, ok := y.(string); ok && strings.HasSuffix(k, "Ms") {
+				back, err := time.ParseDuration(s)
+				if err != nil {
+					r.t.Fatal(err)
+				}
+				x[k] = r.now.Add(back).UnixMilli()
+				continue
+			}
+			x[k] = r.times(y)
+		}
+	case []any:
+		for i := range x {
+			x[i] = r.times(x[i])
+		}
+	}
+	return v
+}
+
+// walkTo goes down a JSON value; "lots.A1.state" finds the item with that id, and
+// "lots.#" counts.
+func walkTo(doc any, path string) any {
+	for _, step := range strings.Split(path, ".") {
+		switch x := doc.(type) {
+		case map[string]any:
+			doc = x[step]
+		case []any:
+			if step == "#" {
+				doc = len(x)
+				continue
+			}
+			if n, err := strconv.Atoi(step); err == nil && n < len(x) {
+				doc = x[n]
+				continue
+			}
+			doc = nil
+			for _, it := range x {
+				if m, ok := it.(map[string]any); ok && (m["id"] == step || m["person"] == step || m["name"] == step) {
+					doc = it
+				}
+			}
+		default:
+			return nil
+		}
+	}
+	return doc
+}
+
+func (r *dayRig) must(method, path string, body any) []byte {
+	b, _ := json.Marshal(body)
+	w := r.do(method, path, string(b))
+	if w.Code != 200 {
+		r.t.Fatalf("%s %s: %d %s", method, path, w.Code, w.Body)
+	}
+	return w.Body.Bytes()
+}
+
+func (r *dayRig) enterCase(name string) {
+	file := "../evidence/testdata/cases/" + name + ".yaml"
+	text, err := os.ReadFile(file)
+	if err != nil {
+		r.t.Fatal(err)
+	}
+	c, err := casefile.Read(file, text, r.book.Engine.Index())
+	if err != nil {
+		r.t.Fatal(err)
+	}
+	if c.Find.Month == 0 {
+		c.Find.Month = 10
+	}
+	rename(&c.Find)
+	r.enter(dayFind, &c.Find)
+}
+
+// truth begins a find and answers what is offered as the entry shows it.
+func (r *dayRig) truth(id string, b *casebookBegin) {
+	signs := []casebook.SignOff{}
+	for _, g := range r.book.Engine.Index().Book.HardGroups {
+		signs = append(signs, casebook.SignOff{Group: g.ID, By: "a teacher"})
+	}
+	answered := []string{}
+	for _, t := range fetch[GuideInfo](r.rig, "/api/guide").Health {
+		answered = append(answered, t)
+	}
+	r.must("PUT", "/api/people/sorrel", map[string]any{"name": "Sorrel", "profile": casebook.Profile{Facts: []string{}, Answered: answered, SignOffs: signs}})
+	r.must("POST", "/api/finds", casebook.Begin{ID: id, Title: "A day’s find", Place: b.Place, Day: b.Day, Person: "sorrel", Stages: []string{b.Stage},
+		Facts: casebook.Facts{Intent: "eat", Target: b.Target, Part: b.Part, Prep: b.Prep, Region: b.Region, Ground: "clean", Permission: "yes", Protected: "no", Limit: "none known"}})
+	r.observe(id)
+}
+
+// secondLook makes the second look, just as truly.
+func (r *dayRig) secondLook(find, id string) {
+	r.must("POST", "/api/finds/"+find+"/second", map[string]string{"id": id, "person": "sorrel"})
+	r.observe(id)
+}
+
+// observe follows the offered checks to a verdict.
+func (r *dayRig) observe(id string) {
+	ix := r.book.Engine.Index()
+	for n := 0; n < 40; n++ {
+		v := fetch[casebook.View](r.rig, "/api/finds/"+id)
+		j := v.Patch.Judgements[0]
+		if j.Verdict == "checks-complete" || j.Verdict == "leave-it" {
+			return
+		}
+		next := ""
+		if j.Next != nil {
+			next = j.Next.Trait.ID
+		}
+		if next == "" || j.Obligations[0].Code == "answer-condition" {
+			next = firstTrait(j.Obligations)
+		}
+		at, ok := ix.TraitAt(next)
+		if !ok {
+			r.t.Fatalf("%s: nothing is offered: %+v", id, j.Obligations)
+		}
+		target, _ := ix.TaxonAt(v.Facts.Target)
+		a := truthful(&ix.Book.Traits[at], &ix.Book.Taxa[target], j.Stages)
+		r.keys++
+		r.must("POST", "/api/finds/"+id+"/log", casebook.NewLine{Key: fmt.Sprintf("truth-key-%05d", r.keys), Specimen: "s1", Kind: "answered", Body: casebook.Body{Answer: a}})
+	}
+	r.t.Fatalf("%s has no verdict after forty answers", id)
+}
+
+func firstTrait(list []report.Obligation) string {
+	for _, o := range list {
+		if o.Trait != nil {
+			return o.Trait.ID
+		}
+	}
+	return ""
+}
+
+func truthful(tr *guide.Trait, tx *guide.Taxon, stages []string) *casebook.Answer {
+	a := &casebook.Answer{Trait: tr.ID, Kind: "seen", Count: max(tr.MinCount, 1), Minutes: tr.WaitMin, Paper: "half"}
+	if tr.Prepares != "" {
+		a.States = []string{tr.States[0].ID}
+		return a
+	}
+	var set guide.StageSet
+	for _, s := range stages {
+		if st, ok := guide.ParseStage(s); ok {
+			set |= guide.NewStageSet(st)
+		}
+	}
+	for i := range tx.Cells {
+		if tx.Cells[i].Trait != tr.ID {
+			continue
+		}
+		for _, v := range tx.Cells[i].Variants {
+			if v.Stages&set == 0 || v.Kind != guide.Described {
+				continue
+			}
+			if tr.Kind == guide.Measure {
+				a.Kind, a.Value = "measured", (v.Range[1]+v.Range[2])/2
+				return a
+			}
+			best := 0
+			for s := range v.Freq {
+				if v.Freq[s] > v.Freq[best] {
+					best = s
+				}
+			}
+			if v.Freq[best] >= guide.Sometimes {
+				a.States = []string{tr.States[best].ID}
+				return a
+			}
+		}
+	}
+	a.Kind, a.States = "cant-tell", nil
+	return a
+}
