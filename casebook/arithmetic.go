@@ -49,19 +49,3 @@ func Arithmetic(kind, a, b, c string) (*Sum, error) {
 	}
 	return out, nil
 }
-
-// FirstAid is what a page keeps before anything goes wrong: numbers and first
-// steps.
-type FirstAid struct {
-	Numbers []Number             `json:"numbers"`
-	Aid     map[string][]AidView `json:"aid"`
-}
-
-// FirstAid gives the numbers that the user set, and the first steps.
-func (c *Casebook) FirstAid() (*FirstAid, error) {
-	s, err := c.Settings()
-	if err != nil {
-		return nil, err
-	}
-	return &FirstAid{append([]Number{}, s.Numbers...), c.Aid()}, nil
-}

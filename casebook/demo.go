@@ -17,12 +17,14 @@ var demoScenario string
 
 // scenario is the demo: an invented valley and invented finds.
 type scenario struct {
-	Person string `json:"person"`
+	Person string   `json:"person"`
+	People []string `json:"people"` // who else is there
 	Finds  []struct {
 		Begin   Begin    `json:"begin"`
 		Answers []Answer `json:"answers"`
 	} `json:"finds"`
-	Places []Place `json:"places"`
+	Kitchen []KitchenAct `json:"kitchen"`
+	Places  []Place      `json:"places"`
 	// Track says which patch takes its points from the simulated receiver.
 	Track struct {
 		Place string `json:"place"`
@@ -50,8 +52,10 @@ func (c *Casebook) Demo() error {
 	if err := unJSON(demoScenario, &s); err != nil {
 		return err
 	}
-	if err := c.SavePerson(strings.ToLower(s.Person), s.Person, &Profile{Facts: []string{}, Answered: evidence.HealthTopics, SignOffs: []SignOff{}}); err != nil {
-		return err
+	for _, name := range append([]string{s.Person}, s.People...) {
+		if err := c.SavePerson(strings.ToLower(name), name, &Profile{Facts: []string{}, Answered: evidence.HealthTopics, SignOffs: []SignOff{}}); err != nil {
+			return err
+		}
 	}
 	for i := range s.Finds {
 		f := &s.Finds[i]
@@ -62,6 +66,12 @@ func (c *Casebook) Demo() error {
 			if _, err := c.Append(f.Begin.ID, &NewLine{Key: "demo-line-" + itoa(k), Specimen: FirstSpecimen, Kind: "answered", Body: Body{Answer: &f.Answers[k]}}); err != nil {
 				return err
 			}
+		}
+	}
+	for i := range s.Kitchen {
+		s.Kitchen[i].Key = "demo-act-" + itoa(i)
+		if _, err := c.Cook(&s.Kitchen[i]); err != nil {
+			return err
 		}
 	}
 	return c.demoGround(&s)

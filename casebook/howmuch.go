@@ -209,7 +209,7 @@ func (c *Casebook) recommend(v *View, s *HereNow, share *guide.LeaveShare, out *
 	}
 	out.Pieces, out.Open = a.Pieces, append(out.Open, a.Open...)
 	if a.Grams.IsPositive() {
-		out.Weight = quantity.Grams(a.Grams)
+		out.Weight = c.weigh(a.Grams)
 	}
 	for _, x := range a.Steps {
 		out.Steps = append(out.Steps, AdviceStep{x.Pieces, x.Why})

@@ -134,7 +134,7 @@ func (c *Casebook) SaveIncident(in *Incident) (*IncidentView, error) {
 		return nil, err
 	}
 	if err == nil {
-		if old.Rev > in.Rev {
+		if old.Rev > in.Rev && !sameAs(old, in) {
 			return nil, &Conflict{"This incident was changed on another screen.", "Look at it as it is now; what you typed is still here."}
 		}
 		if len(in.Closings) < len(old.Closings) || !slices.Equal(in.Closings[:len(old.Closings)], old.Closings) {
@@ -174,7 +174,11 @@ func (c *Casebook) SaveIncident(in *Incident) (*IncidentView, error) {
 	if err := bad.orNil(); err != nil {
 		return nil, err
 	}
-	in.Rev++
+	if old != nil && sameAs(old, in) {
+		in.Rev = old.Rev // sent again, since the answer was lost
+	} else {
+		in.Rev++
+	}
 	if err := c.save(incidentKind, in.ID, in); err != nil {
 		return nil, err
 	}
@@ -186,6 +190,16 @@ func (c *Casebook) SaveIncident(in *Incident) (*IncidentView, error) {
 		}
 	}
 	return c.Incident(in.ID)
+}
+
+// sameAs: what was taken down is the same, whatever the revision says.
+func sameAs(a, b *Incident) bool {
+	x, y := *a, *b
+	x.Rev, y.Rev = 0, 0
+	if y.BeganMS == 0 {
+		y.BeganMS = x.BeganMS
+	}
+	return store.JSON(x) == store.JSON(y)
 }
 
 // Incident reads one with its clocks.
@@ -226,9 +240,8 @@ func (c *Casebook) Incident(id string) (*IncidentView, error) {
 		}
 		clock := table.Of(e, sign, v.NowMS, closings)
 		cv := ClockView{Exposure: x, FromBook: strings.HasPrefix(x.ID, bookMeal), SinceMS: clock.SinceMS, DelayMS: clock.DelayMS, Warning: clock.Warning, LateWords: clock.LateWords, Lines: []SyndromeLine{}}
-		for _, l := range clock.Lines {
-			s := l.Syndrome
-			cv.Lines = append(cv.Lines, SyndromeLine{s.ID, s.Name, s.Why, s.Onset, s.Help, s.Source, s.From, s.To, int(l.Grade), l.Grade.String(), l.Suspected, string(l.Fit), l.Late})
+		for i := range clock.Lines {
+			cv.Lines = append(cv.Lines, lineOf(&clock.Lines[i]))
 		}
 		v.Clocks = append(v.Clocks, cv)
 	}
@@ -388,21 +401,4 @@ func (k *pot) review(f FindTrace, v *IncidentView) error {
 		add(itoa(fv.Patch.Unchecked) + " items were never looked at")
 	}
 	return nil
-}
-
-// Aid gives the first steps by route, so that a page can keep them before anything
-// goes wrong.
-func (c *Casebook) Aid() map[string][]AidView {
-	b := c.Engine.Index().Book
-	titles := map[string]string{}
-	for _, s := range b.Sources {
-		titles[s.ID] = s.Title
-	}
-	out := map[string][]AidView{}
-	for _, route := range guide.Routes {
-		for _, a := range b.Kitchen.AidFor(route) {
-			out[route] = append(out[route], AidView{a.Do, a.Minutes, titles[a.Source]})
-		}
-	}
-	return out
 }

@@ -118,7 +118,7 @@ func (c *Casebook) journalOfFinds() ([]JournalLine, error) {
 				}
 			}
 			if left > 0 {
-				l.What += "; " + itoa(left) + " pieces left where they stood"
+				l.What += "; " + itoa(left) + " left where they stood"
 			}
 		}
 		out = append(out, l)
@@ -128,13 +128,6 @@ func (c *Casebook) journalOfFinds() ([]JournalLine, error) {
 
 func (k *pot) journalOfLots() []JournalLine {
 	var out []JournalLine
-	name := func(l *lot.Lot) string {
-		ix := k.c.Engine.Index()
-		if at, ok := ix.TaxonAt(l.Taxon); ok {
-			return report.Taxon(ix, at).Common
-		}
-		return l.Taxon
-	}
 	for i := range k.events {
 		e := &k.events[i]
 		id := e.Lot
@@ -149,7 +142,7 @@ func (k *pot) journalOfLots() []JournalLine {
 		if kind == "" {
 			continue
 		}
-		out = append(out, JournalLine{Day: k.c.dayOf(e.AtMS), Kind: kind, Title: name(l) + ", " + id, What: k.says(e), Link: "/kitchen/" + id})
+		out = append(out, JournalLine{Day: k.c.dayOf(e.AtMS), Kind: kind, Title: k.named(l), What: k.says(e), Link: "/kitchen/" + id})
 	}
 	return out
 }
@@ -161,9 +154,21 @@ func (c *Casebook) journalOfNotes() ([]JournalLine, error) {
 	if err != nil {
 		return nil, err
 	}
+	places, err := c.Places()
+	if err != nil {
+		return nil, err
+	}
+	place := func(id string) string {
+		for i := range places {
+			if places[i].ID == id {
+				return places[i].Name
+			}
+		}
+		return id
+	}
 	for _, s := range seen {
 		if at, ok := ix.TaxonAt(s.Taxon); ok {
-			out = append(out, JournalLine{Day: s.Day, Kind: "seen", Title: report.Taxon(ix, at).Common, What: "first seen in the stage " + s.Stage, Place: s.Place, Link: "/year?place=" + s.Place})
+			out = append(out, JournalLine{Day: s.Day, Kind: "seen", Title: report.Taxon(ix, at).Common, What: "first seen in the stage " + s.Stage, Place: place(s.Place), Link: "/year?place=" + s.Place})
 		}
 	}
 	walks, err := c.Walks()
@@ -171,7 +176,7 @@ func (c *Casebook) journalOfNotes() ([]JournalLine, error) {
 		return nil, err
 	}
 	for _, w := range walks {
-		out = append(out, JournalLine{Day: w.Day, Kind: "walk", Title: cmp.Or(w.Title, "A walk"), What: strings.Join(w.People, ", "), Place: w.Place, Link: "/walks/" + w.ID})
+		out = append(out, JournalLine{Day: w.Day, Kind: "walk", Title: cmp.Or(w.Title, "A walk"), What: strings.Join(w.People, ", "), Place: place(w.Place), Link: "/walks/" + w.ID})
 	}
 	incidents, err := c.Incidents()
 	if err != nil {
@@ -223,7 +228,7 @@ func (k *pot) years() []YearSum {
 		return cmp.Or(-cmp.Compare(a.year, b.year), -sums[a].Cmp(sums[b]), cmp.Compare(a.taxon, b.taxon))
 	})
 	for _, x := range keys {
-		out[x].Weight = quantity.Grams(sums[x])
+		out[x].Weight = k.weigh(sums[x])
 		list = append(list, *out[x])
 	}
 	return list

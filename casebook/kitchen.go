@@ -2,6 +2,7 @@ package casebook
 
 import (
 	"errors"
+	"strings"
 	"time"
 
 	"zestythicket/guide"
@@ -20,7 +21,9 @@ type KitchenPart struct {
 }
 
 // KitchenAct is one line for the book of the kitchen. Which fields count depends on
-// its kind. Amounts are decimal numbers in the unit.
+// its kind. Amounts are decimal numbers in the unit, or in grams with " g" behind
+// them. What is taken of a lot may be "all" of it; what was lost may be the "rest",
+// so that what adds up on the scale adds up in the book.
 type KitchenAct struct {
 	Key  string           `json:"key" minLength:"8" maxLength:"64" doc:"Given by the client; a line with a key already there is stored once"`
 	Kind string           `json:"kind" enum:"bagged,made,threw,looked,held,freed,began,did,sampled,ate,felt,corrected,rechecked"`
@@ -62,6 +65,7 @@ type pot struct {
 	keys   map[string]bool
 	views  map[string]*View
 	homes  map[string]string // field find to second look
+	unit   string            // in which weights are said
 }
 
 // openKitchen reads the book and lays the holds that follow from finds.
@@ -74,7 +78,7 @@ func (c *Casebook) openKitchen() (*pot, error) {
 	if err != nil {
 		return nil, err
 	}
-	k := &pot{c: c, keys: map[string]bool{}, views: map[string]*View{}}
+	k := &pot{c: c, keys: map[string]bool{}, views: map[string]*View{}, unit: set.Unit}
 	for i := range lines {
 		var d kitchenDoc
 		if err := unJSON(lines[i].Doc, &d); err != nil {
@@ -176,7 +180,11 @@ func eventOfAct(a *kitchenDoc) (*lot.Event, error) {
 		if text == "" {
 			return quantity.Zero
 		}
-		v, kind, err := quantity.In(text, unit)
+		in := unit
+		if grams, ok := strings.CutSuffix(text, " g"); ok {
+			text, in = grams, "g"
+		}
+		v, kind, err := quantity.In(text, in)
 		if err != nil || kind != quantity.Mass {
 			bad.add(path, "a decimal number, for example 250 or 0.4", "%q is no weight", text)
 		}
@@ -233,7 +241,7 @@ func (c *Casebook) Cook(a *KitchenAct) (*Kitchen, error) {
 	if err := c.checkAct(k, d); err != nil {
 		return nil, err
 	}
-	e, err := eventOfAct(d)
+	e, err := k.written(d)
 	if err != nil {
 		return nil, err
 	}
@@ -252,6 +260,41 @@ func (c *Casebook) Cook(a *KitchenAct) (*Kitchen, error) {
 		return nil, err
 	}
 	return k.look()
+}
+
+// written puts amounts for "all" and "rest", and reads the act. The error is an
+// *Invalid.
+func (k *pot) written(d *kitchenDoc) (*lot.Event, error) {
+	left := func(id, text string) string {
+		if l, ok := k.book.Lot(id); ok && text == "all" {
+			return l.Left.String() + " g"
+		}
+		return text
+	}
+	d.Amount = left(d.Lot, d.Amount)
+	for i := range d.From {
+		d.From[i].Amount = left(d.From[i].Lot, d.From[i].Amount)
+	}
+	rest := d.Loss == "rest"
+	if rest {
+		d.Loss = ""
+	}
+	e, err := eventOfAct(d)
+	if err != nil || !rest {
+		return e, err
+	}
+	lost := e.Added.Sub(e.Discard)
+	for _, p := range e.From {
+		lost = lost.Add(p.Amount)
+	}
+	for _, p := range e.To {
+		lost = lost.Sub(p.Amount)
+	}
+	if lost.IsNegative() {
+		return nil, &Invalid{[]Field{{"body.to", "more came out than went in, by " + k.weigh(lost.Neg()), "weigh again, or say what was added: water, salt, fat"}}}
+	}
+	d.Loss, e.Loss = lost.String()+" g", lost
+	return e, nil
 }
 
 // checkAct fills in what a bag takes from its find, and refuses names that nobody

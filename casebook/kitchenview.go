@@ -92,6 +92,7 @@ type Kitchen struct {
 	Balance string    `json:"balance" doc:"What does not add up, in grams: 0"`
 	Wait    int       `json:"wait" doc:"Hours after a first taste"`
 	Most    string    `json:"most" doc:"Grams of a first taste, at most"`
+	Unit    string    `json:"unit" doc:"In which weights are shown and typed"`
 	NowMS   int64     `json:"nowMs"`
 }
 
@@ -136,7 +137,7 @@ func (c *Casebook) Kitchen() (*Kitchen, error) {
 }
 
 func (k *pot) look() (*Kitchen, error) {
-	out := &Kitchen{Lots: []LotView{}, Balance: k.book.Balance().String(), Wait: int(k.book.Rules.WaitMS / lot.HourMS), Most: k.book.Rules.TasteMost.String(), NowMS: k.c.Now().UnixMilli()}
+	out := &Kitchen{Lots: []LotView{}, Balance: k.book.Balance().String(), Wait: int(k.book.Rules.WaitMS / lot.HourMS), Most: k.book.Rules.TasteMost.String(), Unit: k.unit, NowMS: k.c.Now().UnixMilli()}
 	for _, l := range slices.Backward(k.book.Lots()) {
 		v, err := k.lot(l)
 		if err != nil {
@@ -149,11 +150,11 @@ func (k *pot) look() (*Kitchen, error) {
 
 func (k *pot) lot(l *lot.Lot) (*LotView, error) {
 	ix := k.c.Engine.Index()
-	v := &LotView{ID: l.ID, Find: l.Find, Part: l.Piece, Form: l.Form, Bag: len(l.Parents) == 0, PickedMS: l.PickedMS, AtMS: l.AtMS, Made: quantity.Grams(l.Made), Left: quantity.Grams(l.Left), Grams: l.Left.String(),
-		Pieces: l.Pieces, Checked: l.Checked, Basket: l.Basket, Sampled: l.Sampled, Rev: l.Rev, Parents: append([]string{}, l.Parents...), Children: append([]string{}, l.Children...),
+	v := &LotView{ID: l.ID, Find: l.Find, Part: l.Piece, Form: l.Form, Bag: len(l.Parents) == 0, PickedMS: l.PickedMS, AtMS: l.AtMS, Made: k.weigh(l.Made), Left: k.weigh(l.Left), Grams: l.Left.String(),
+		Pieces: l.Pieces, Checked: l.Checked, Basket: l.Basket, Sampled: k.book.Sampled(l), Rev: l.Rev, Parents: append([]string{}, l.Parents...), Children: append([]string{}, l.Children...),
 		Holds: append([]lot.Hold{}, k.book.HoldsOn(l.ID)...), Steps: []StepView{}, Eaten: k.eaters([]string{l.ID}), Yields: []YieldView{}}
 	if v.Bag {
-		v.Gross, v.Tare = quantity.Grams(l.Gross), quantity.Grams(l.Tare)
+		v.Gross, v.Tare = k.weigh(l.Gross), k.weigh(l.Tare)
 	}
 	if l.Looked != nil {
 		v.LookedBy = l.Looked.By
@@ -168,7 +169,7 @@ func (k *pot) lot(l *lot.Lot) (*LotView, error) {
 	}
 	v.FindTitle, v.Place = row.Title, row.PlaceName
 	for _, s := range k.firstSteps(l) {
-		v.Steps = append(v.Steps, StepView{s.ID, s.Do, s.Minutes, slices.Contains(l.Done, s.ID), l.Running[s.ID], s.Source})
+		v.Steps = append(v.Steps, StepView{s.ID, s.Do, s.Minutes, slices.Contains(l.Done, s.ID), l.Running[s.ID], k.c.sourceTitle(s.Source)})
 	}
 	st := k.book.Standing(l, k.steps(l), k.cleared)
 	v.State, v.What, v.Hint = st.Code, st.What, st.Hint
@@ -183,10 +184,19 @@ func (k *pot) lot(l *lot.Lot) (*LotView, error) {
 	return v, nil
 }
 
+// weigh says a weight in the user's unit.
+func (k *pot) weigh(a quantity.Amount) string {
+	s, err := quantity.Words(a, k.unit)
+	if err != nil {
+		return quantity.Grams(a)
+	}
+	return s
+}
+
 func (k *pot) eaters(lots []string) []EaterView {
 	out := []EaterView{}
 	for _, s := range k.book.Eaters(lots) {
-		e := EaterView{Seq: s.Seq, AtMS: s.AtMS, Lot: s.Lot, Person: s.Person, Name: k.c.nameOf(s.Person), Amount: quantity.Grams(s.Amount), Grams: s.Amount.String(), First: s.First}
+		e := EaterView{Seq: s.Seq, AtMS: s.AtMS, Lot: s.Lot, Person: s.Person, Name: k.c.nameOf(s.Person), Amount: k.weigh(s.Amount), Grams: s.Amount.String(), First: s.First}
 		for _, f := range k.book.Feelings {
 			if f.Person == s.Person && f.Kind == s.Kind && f.Seq > s.Seq {
 				e.Felt = f.Outcome
@@ -298,7 +308,7 @@ func touches(e *lot.Event, id string) bool {
 
 // says puts a line of the book in words.
 func (k *pot) says(e *lot.Event) string {
-	g := quantity.Grams
+	g := k.weigh
 	who := k.c.nameOf(e.Person)
 	switch e.Kind {
 	case lot.Bagged:

@@ -65,6 +65,16 @@ func (c *Casebook) SaveSettings(s *Settings) (*Settings, error) {
 
 var wholeShare, _ = quantity.Parse("1")
 
+// weigh says a weight in the user's unit.
+func (c *Casebook) weigh(a quantity.Amount) string {
+	if s, err := c.Settings(); err == nil {
+		if words, err := quantity.Words(a, s.Unit); err == nil {
+			return words
+		}
+	}
+	return quantity.Grams(a)
+}
+
 func (s *Settings) rules() lot.Rules {
 	r := lot.Standard()
 	if s.WaitHours > 0 {

@@ -17,7 +17,7 @@ import (
 type Due struct {
 	ID   string `json:"id"`
 	Day  string `json:"day"`
-	Kind string `json:"kind" enum:"wait,disposal,visit,walk,permission"`
+	Kind string `json:"kind" enum:"wait,disposal,visit,walk,permission,step,taste,keep,incident"`
 	What string `json:"what"`
 	Find string `json:"find,omitempty"`
 	Link string `json:"link"`
@@ -65,12 +65,13 @@ func (c *Casebook) Today() (*Today, error) {
 	if err != nil {
 		return nil, err
 	}
+	again := map[string]bool{}
 	for i := range views {
-		for k := range views[i].Patch.Judgements {
-			if views[i].Patch.Judgements[k].Verdict == "checks-complete" {
-				t.Second = append(t.Second, SecondLook{views[i].ID, titleOf(&views[i])})
-				break
-			}
+		again[views[i].Facts.SecondOf] = true
+	}
+	for i := range views {
+		if v := &views[i]; v.Facts.SecondOf == "" && !again[v.ID] && complete(v) {
+			t.Second = append(t.Second, SecondLook{v.ID, titleOf(v)})
 		}
 	}
 	if t.Moved, err = c.Rejudge(); err != nil {
@@ -218,7 +219,17 @@ func (c *Casebook) dues(now time.Time) ([]Due, error) {
 			out = append(out, Due{ID: "walk-" + w.ID, Day: w.Day, Kind: "walk", What: title, Link: "/walks/" + w.ID, Late: w.Day == day})
 		}
 	}
-	slices.SortStableFunc(out, func(a, b Due) int { return strings.Compare(a.Day+a.ID, b.Day+b.ID) })
+	if out, err = c.kitchenDues(now, out); err != nil {
+		return nil, err
+	}
+	// What went wrong stands above every date.
+	first := func(d *Due) string {
+		if d.Kind == "incident" {
+			return ""
+		}
+		return d.Day
+	}
+	slices.SortStableFunc(out, func(a, b Due) int { return strings.Compare(first(&a)+a.ID, first(&b)+b.ID) })
 	return out, nil
 }
 

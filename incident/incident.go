@@ -25,6 +25,11 @@ const HourMS = 3_600_000
 // 427–436).
 const LateHours = 6
 
+// AcuteHours is how long the windows are that a warning counts in days: three
+// weeks, the end of the longest single-meal window (orellanine). What comes after
+// months of use is listed and said in words.
+const AcuteHours = 21 * 24
+
 // Exposure is one meal, touch, splash or smoke.
 type Exposure struct {
 	ID    string
@@ -149,10 +154,15 @@ func (t *Table) Of(e Exposure, signMS, nowMS int64, closings []Closing) Clock {
 	slices.SortStableFunc(c.Lines, func(a, b Line) int {
 		return cmp.Or(-cmp.Compare(a.Grade, b.Grade), -cmp.Compare(b2i(a.Suspected), b2i(b.Suspected)), -cmp.Compare(a.Syndrome.To, b.Syndrome.To), cmp.Compare(a.Syndrome.ID, b.Syndrome.ID))
 	})
-	late := 0.0
+	late, longer := 0.0, ""
 	for _, l := range c.Lines {
 		if l.Late && l.Grade >= guide.Poisonous {
-			c.Warning, late = true, max(late, l.Syndrome.To)
+			c.Warning = true
+			if l.Syndrome.To <= AcuteHours {
+				late = max(late, l.Syndrome.To)
+			} else {
+				longer = "; some take longer still"
+			}
 		}
 	}
 	for i := range closings {
@@ -161,23 +171,22 @@ func (t *Table) Of(e Exposure, signMS, nowMS int64, closings []Closing) Clock {
 		}
 	}
 	if c.Warning {
-		c.LateWords = fmt.Sprintf("Grave signs may still come, also after feeling better: the longest window listed here ends after %s. No number of hours clears anybody.", span(late))
+		c.LateWords = fmt.Sprintf("Grave signs may still come, also after feeling better: of the windows that are days, the longest ends after %s%s. No number of hours clears anybody.", span(late), longer)
 	}
 	return c
 }
 
-// fit places a delay in a window, with a quarter of the window's length of slack on
-// both sides, since both ends are of case series.
+// fit places a delay in a window, with a quarter of each end as slack, since both
+// ends are of case series. It takes nothing off a list.
 func fit(s *guide.Syndrome, delayMS int64) Fit {
 	if delayMS < 0 {
 		return NoSign
 	}
 	h := float64(delayMS) / HourMS
-	slack := (s.To - s.From) / 4
 	switch {
-	case h < s.From-slack:
+	case h < s.From*0.75:
 		return Earlier
-	case h > s.To+slack:
+	case h > s.To*1.25:
 		return Later
 	}
 	return Inside

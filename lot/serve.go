@@ -210,14 +210,15 @@ func (b *Book) checkAte(e *Event, steps func(*Lot) []string, cleared Cleared) er
 		return refuse("ate", l.ID, ErrNotYet, "One small cap, or a leaf or two.", "%s g is too much for a first taste; at most %s g.", e.Amount, b.Rules.TasteMost)
 	case first && !e.NoAlcohol:
 		return refuse("ate", l.ID, ErrNotYet, "", "No alcohol with a first taste, nor on the day before and after.")
-	case first && !b.sampled(l):
+	case first && !b.Sampled(l):
 		return refuse("ate", l.ID, ErrNotYet, "Put some of it by: raw, labelled, cold.", "No raw sample of this batch is kept.")
 	}
 	return nil
 }
 
-// sampled: a raw sample was kept of the lot or of one it was made from.
-func (b *Book) sampled(l *Lot) bool {
+// Sampled reports whether a raw sample was kept of the lot or of one it was made
+// from.
+func (b *Book) Sampled(l *Lot) bool {
 	return slices.ContainsFunc(b.Back(l.ID), func(id string) bool { return b.lots[id].Sampled })
 }
 

@@ -121,6 +121,17 @@ func Grams(a Amount) string {
 	return a.Round(1).String() + " g"
 }
 
+// Words says a mass in the unit of a user: grams and kilograms as [Grams] does,
+// ounces and pounds to two decimals. The error matches [ErrAmount] when there is no
+// such unit.
+func Words(a Amount, unit string) (string, error) {
+	if unit == "" || unit == "g" {
+		return Grams(a), nil
+	}
+	s, err := To(a, unit, 2)
+	return s + " " + unit, err
+}
+
 // Scale multiplies an amount so that a recipe for `from` becomes one for `to`.
 // The error matches [ErrAmount] when from is nothing.
 func Scale(a, from, to Amount) (Amount, error) {

@@ -94,6 +94,24 @@ export const readTrack = (file: Blob) => open(api.POST('/api/tracks', raw(file))
 export const importWeather = (id: string, file: Blob, partly: boolean) => open(api.PUT('/api/places/{id}/weather', { params: { path: { id }, query: { partly } }, ...raw(file) }));
 export const people = () => open(api.GET('/api/people'));
 export const savePerson = (p: S['Person']) => open(api.PUT('/api/people/{id}', { params: { path: { id: p.id } }, body: { name: p.name, profile: p.profile } }));
+export const removePerson = (id: string) => open(api.DELETE('/api/people/{id}', { params: { path: { id } } }));
+export const kitchen = () => open(api.GET('/api/kitchen'));
+export const cook = (body: S['KitchenAct']) => open(api.POST('/api/kitchen', { body }));
+export const lot = (id: string) => open(api.GET('/api/lots/{id}', { params: { path: { id } } }));
+export type SumQuery = paths['/api/arithmetic']['get']['parameters']['query'];
+export const sum = (query: SumQuery) => open(api.GET('/api/arithmetic', { params: { query } }));
+export const second = (id: string) => open(api.GET('/api/finds/{id}/second', { params: { path: { id } } }));
+export const beginSecond = (id: string, home: string, person?: string) => open(api.POST('/api/finds/{id}/second', kept(id, { id: home, person })));
+export const amount = (id: string) => open(api.GET('/api/finds/{id}/amount', { params: { path: { id } } }));
+export const saveStand = (id: string, body: S['HereNow']) => open(api.PUT('/api/finds/{id}/amount', kept(id, body)));
+export const sortInto = (id: string, counts: Record<string, number>) => open(api.PUT('/api/finds/{id}/sorted', kept(id, { counts })));
+export const settings = () => open(api.GET('/api/settings'));
+export const saveSettings = (body: S['Settings']) => open(api.PUT('/api/settings', { body }));
+export const journal = (q: string, most: number) => open(api.GET('/api/journal', { params: { query: { q, most } } }));
+export const incidents = () => open(api.GET('/api/incidents'));
+export const incident = (id: string) => open(api.GET('/api/incidents/{id}', { params: { path: { id } } }));
+export const saveIncident = (x: S['Incident']) => open(api.PUT('/api/incidents/{id}', kept(x.id, x)));
+export const firstAid = () => open(api.GET('/api/aid'));
 
 /** A key that makes a retried request be stored once. */
 export const newKey = (): string => crypto.randomUUID();

@@ -1,4 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Keys } from './keys';
 import * as api from './client';
 
 export const useGuide = () => useQuery({ queryKey: ['guide'], queryFn: api.guide, staleTime: Infinity });
@@ -64,4 +66,35 @@ export function useGround<T, R>(send: (body: T) => Promise<R>) {
     networkMode: 'always',
     onSuccess: () => Promise.all(['places', 'walks', 'year', 'today'].map((k) => client.invalidateQueries({ queryKey: [k] }))),
   });
+}
+
+export const useKitchen = () => useQuery({ queryKey: ['kitchen'], queryFn: api.kitchen });
+export const useLot = (id: string) => useQuery({ queryKey: ['kitchen', id], queryFn: () => api.lot(id), retry: false });
+export const useSecond = (id: string) => useQuery({ queryKey: ['kitchen', 'second', id], queryFn: () => api.second(id) });
+export const useAmount = (id: string) => useQuery({ queryKey: ['kitchen', 'amount', id], queryFn: () => api.amount(id) });
+export const useSettings = () => useQuery({ queryKey: ['settings'], queryFn: api.settings });
+export const useJournal = (q: string, most: number) => useQuery({ queryKey: ['journal', q, most], queryFn: () => api.journal(q, most), placeholderData: (was) => was });
+export const useIncidents = () => useQuery({ queryKey: ['incidents'], queryFn: api.incidents });
+
+/** A line for the book of the kitchen, without its key. */
+export type Act = Omit<api.S['KitchenAct'], 'key'>;
+
+/** Writes a line into the book of the kitchen: once, however often it is sent. */
+export function useCook() {
+  const client = useQueryClient();
+  const [keys] = useState(() => new Keys(api.newKey));
+  return useMutation({
+    mutationFn: (act: Act) => api.cook({ ...act, key: keys.of(act) }),
+    networkMode: 'always',
+    onSuccess: (_, act) => {
+      keys.done(act);
+      return Promise.all(['kitchen', 'today', 'journal'].map((k) => client.invalidateQueries({ queryKey: [k] })));
+    },
+  });
+}
+
+/** Sends something else that the kitchen hangs on. */
+export function useKitchenChange<T, R>(send: (body: T) => Promise<R>) {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: send, networkMode: 'always', onSuccess: () => Promise.all(['kitchen', 'settings', 'journal', 'today', 'people'].map((k) => client.invalidateQueries({ queryKey: [k] }))) });
 }

@@ -1167,7 +1167,7 @@ export interface components {
             find?: string;
             id: string;
             /** @enum {string} */
-            kind: "wait" | "disposal" | "visit" | "walk" | "permission";
+            kind: "wait" | "disposal" | "visit" | "walk" | "permission" | "step" | "taste" | "keep" | "incident";
             /** @description Its day is today or past */
             late: boolean;
             link: string;
@@ -1357,10 +1357,15 @@ export interface components {
             word: string;
         };
         FirstAid: {
+            /** @description By route */
             aid: {
                 [key: string]: components["schemas"]["AidView"][];
             };
             numbers: components["schemas"]["Number"][];
+            /** @description By route, with nothing known of what it was: the most dangerous first */
+            windows: {
+                [key: string]: components["schemas"]["SyndromeLine"][];
+            };
         };
         Fix: {
             do: string;
@@ -1657,6 +1662,8 @@ export interface components {
             most: string;
             /** Format: int64 */
             nowMs: number;
+            /** @description In which weights are shown and typed */
+            unit: string;
             /**
              * Format: int64
              * @description Hours after a first taste

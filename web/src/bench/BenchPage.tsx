@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useAddSpecimen, useWait } from '../api/hooks';
 import { Button, Chip, Note, Page, Soft } from '../theme/bits';
@@ -117,6 +117,7 @@ function Bench({ id }: { id: string }) {
         </Row>
         <Waits view={view} traits={traits} onRead={(s, t) => { bench.setSpecimen(s); trait(t); }} />
         <Unsent unsent={bench.unsent} />
+        {view.facts.secondOf && <Soft>A second look at home: nothing is carried over from the field. <Link to={`/find/${view.facts.secondOf}/second`}>Both side by side</Link></Soft>}
         {j.leaveWords.length > 0 && <Note><b>{j.word}.</b> {j.leaveWords.join(' ')}</Note>}
         {needsStage ? (
           <StageCard key={j.specimen} kingdom={kingdom} now={j.stages} onDone={(stages) => bench.add('staged', { stages }, () => setStaging(false))} />
@@ -127,7 +128,7 @@ function Bench({ id }: { id: string }) {
           : way === 'key' ? <KeyWalk bench={bench} find={id} stand={stand} onTrait={trait} />
           : <WholeLook bench={bench} view={view} stand={stand} onTrait={trait} />
         ) : bench.offered && !bench.chosen && j.obligations.length === 0 && !further ? (
-          <Done judgement={j} onFurther={() => setFurther(true)} />
+          <Done view={view} judgement={j} onFurther={() => setFurther(true)} />
         ) : bench.trait ? (
           <CheckCard
             key={`${j.specimen} ${bench.trait.id} ${view.log.length} ${taken?.value ?? ''}`}

@@ -41,7 +41,7 @@ export function VerdictBar({ judgement: j, held, onOpen, onDangers, onWhy }: Pro
       </div>
       <p className="do">{j.next && first ? <><b>Next check:</b> {j.next.ask} {j.next.how}</> : first ? <><b>{first.words}</b> {first.do}</> : j.says}</p>
       <div className="acts">
-        <Next onPress={onOpen}>What is open</Next>
+        {j.obligations.length > 0 ? <Next onPress={onOpen}>What is open</Next> : <Button onPress={onOpen}>What is open</Button>}
         <Button onPress={onDangers}>Dangers</Button>
         <Button onPress={onWhy}>Why</Button>
       </div>

@@ -1,7 +1,10 @@
 import { Suspense } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import styled from 'styled-components';
+import { useAid } from '../incident/useAid';
 import { Page } from '../theme/bits';
+import { More } from './More';
+import { all, nearest } from './pages';
 import { useTheme } from '../theme/useTheme';
 
 const Bar = styled.header`
@@ -9,16 +12,20 @@ const Bar = styled.header`
   nav { display: flex; gap: 2px; margin-left: 12px; flex: 1; overflow-x: auto; }
   nav a { color: var(--ink); text-decoration: none; padding: 0 12px; min-height: 44px; display: flex; align-items: center; font-weight: 500; white-space: nowrap; }
   nav a.active { font-weight: 700; box-shadow: inset 0 -4px 0 var(--ink); }
-  @media (max-width: 600px) { padding: 0 8px; nav { margin-left: 0; } nav a { padding: 0 3px; font-size: 0.83rem; } }
+  @media (max-width: 700px) { padding: 0 8px; nav { margin-left: 0; } nav a { padding: 0 4px; font-size: 0.87rem; } nav a.wide { display: none; } }
+  @media (min-width: 701px) and (max-width: 1000px) { nav a { padding: 0 7px; } }
 `;
 const Name = styled(Link)`font-family: var(--head); font-weight: 800; font-size: 1.15rem; color: var(--ink); text-decoration: none; display: flex; gap: 8px; align-items: center; white-space: nowrap; min-height: 44px;
-  @media (max-width: 600px) { span { display: none; } }`;
+  @media (max-width: 1000px) { span { display: none; } }`;
 const Toggle = styled.button`border: 1.5px solid var(--ink-soft); background: transparent; border-radius: 22px; min-height: 36px; min-width: 44px; padding: 0 12px; cursor: pointer; font-size: 0.9rem;
-  @media (max-width: 600px) { padding: 0; min-height: 44px; span { display: none; } } svg { display: none; @media (max-width: 600px) { display: inline; } }`;
+  @media (max-width: 700px) { display: none; }`;
+const Wrong = styled(Link)`flex: none; display: flex; align-items: center; gap: 8px; min-height: 44px; padding: 0 14px; background: var(--ink); color: var(--sheet); text-decoration: none; font-weight: 700; border-radius: 6px; white-space: nowrap;
+  .short { display: none; } @media (max-width: 900px) { padding: 0 10px; .long { display: none; } .short { display: inline; } }`;
 const Skip = styled.a`position: absolute; left: -9999px; &:focus { left: 8px; top: 8px; z-index: 10; background: var(--sheet); padding: 12px; }`;
 
 export function Shell() {
   const [theme, turn] = useTheme();
+  useAid(); // fetched before anything goes wrong
   return (
     <>
       <Skip href="#main">To the main part</Skip>
@@ -30,17 +37,15 @@ export function Shell() {
           <span>Zesty Thicket</span>
         </Name>
         <nav aria-label="Main">
-          <NavLink to="/today">Today</NavLink>
-          <NavLink to="/" end>Finds</NavLink>
-          <NavLink to="/walks">Walks</NavLink>
-          <NavLink to="/places">Places</NavLink>
-          <NavLink to="/year">Year</NavLink>
-          <NavLink to="/guide">Guide</NavLink>
-          <NavLink to="/you">You</NavLink>
+          {all.map(([to, label]) => <NavLink key={to} to={to} end={to === '/'} className={nearest.some(([n]) => n === to) ? undefined : 'wide'}>{label}</NavLink>)}
         </nav>
+        <More theme={theme} onTurn={turn} />
+        <Wrong to="/incident/new" aria-label="Something is wrong: call, and take it down">
+          <svg viewBox="0 0 20 20" width="18" height="18" aria-hidden="true"><path d="M5 2h3l1.5 4.5-2 1.5a10 10 0 0 0 4.5 4.5l1.5-2L18 12v3c0 2-2 3-4 3C7.5 17.5 2.5 12.5 2 6c0-2 1-4 3-4z" fill="currentColor" /></svg>
+          <span className="long">Something is wrong</span><span className="short">Help</span>
+        </Wrong>
         <Toggle type="button" onClick={turn} aria-label={theme === 'light' ? 'Dusk' : 'Day'}>
           <span>{theme === 'light' ? 'Dusk' : 'Day'}</span>
-          <svg viewBox="0 0 20 20" width="22" height="22" aria-hidden="true"><path d={theme === 'light' ? 'M13 3a7 7 0 1 0 4 11A8 8 0 0 1 13 3z' : 'M10 6a4 4 0 1 0 .01 0zM10 1v2M10 17v2M1 10h2M17 10h2M4 4l1 1M15 15l1 1M16 4l-1 1M5 15l-1 1'} fill="none" stroke="currentColor" strokeWidth="1.8" strokeLinejoin="round" strokeLinecap="round" /></svg>
         </Toggle>
       </Bar>
       <div id="main" tabIndex={-1}>

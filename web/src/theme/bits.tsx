@@ -26,7 +26,7 @@ export const Page = styled.main`max-width: 1080px; margin: 0 auto; padding: 28px
 export const Soft = styled.span`color: var(--ink-soft);`;
 
 export const Field = styled.label`display: grid; gap: 4px; font-weight: 600;
-  input, select { font-weight: 400; min-height: 44px; padding: 0 12px; border: 1.5px solid var(--ink-soft); border-radius: 6px; background: var(--sheet); width: 100%; }`;
+  input, select { font-weight: 400; min-width: 0; min-height: 44px; padding: 0 12px; border: 1.5px solid var(--ink-soft); border-radius: 6px; background: var(--sheet); width: 100%; }`;
 
 export const Chips = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`;
 

@@ -4,6 +4,7 @@ import { usePeople, useSavePerson } from '../api/hooks';
 import { Button, Chip, Chips, Field, Note, Page } from '../theme/bits';
 import { idFor, nobody } from './profile';
 import { ProfileForm } from './ProfileForm';
+import { SettingsForm } from './SettingsForm';
 
 /** Everyone who uses this database, one at a time. */
 export function YouPage() {
@@ -31,6 +32,7 @@ export function YouPage() {
         <Field>Someone else who uses this<input value={name} maxLength={80} onChange={(e) => setName(e.target.value)} /></Field>
         <Button type="submit" isDisabled={!name.trim() || save.isPending}>Add them</Button>
       </form>
+      <SettingsForm />
     </Page>
   );
 }

@@ -1,0 +1,89 @@
+package casebook
+
+import (
+	"time"
+
+	"zestythicket/lot"
+	"zestythicket/report"
+)
+
+// kitchenDues adds what the kitchen waits for: steps that run, first tastes of
+// which nobody has said how they were, ends of keeping, and warnings of incidents,
+// which stay until a person closes them.
+func (c *Casebook) kitchenDues(now time.Time, out []Due) ([]Due, error) {
+	k, err := c.openKitchen()
+	if err != nil {
+		return nil, err
+	}
+	add := func(id, kind, what, link string, at time.Time) {
+		out = append(out, Due{ID: id, Day: at.In(now.Location()).Format(time.DateOnly), Kind: kind, What: what, Link: link, Late: !at.After(now)})
+	}
+	clock := func(at time.Time) string { return at.In(now.Location()).Format("15:04") }
+	for _, l := range k.book.Lots() {
+		link, name := "/kitchen/"+l.ID, k.named(l)
+		for _, s := range k.firstSteps(l) {
+			if began, ok := l.Running[s.ID]; ok {
+				end := time.UnixMilli(began).Add(time.Duration(s.Minutes * float64(time.Minute)))
+				add(l.ID+"-"+s.ID, "step", name+": "+s.Do+", to "+clock(end), link, end)
+			}
+		}
+		// Of what keeps for months the last fortnight is time enough.
+		if by, ok := k.book.KeepBy(l); ok && !l.Empty() && time.UnixMilli(by).Before(now.AddDate(0, 0, 14)) {
+			add(l.ID+"-keep", "keep", name+" ("+l.Form+"): its time to keep ends", link, time.UnixMilli(by))
+		}
+	}
+	for _, e := range k.eaters(k.allLots()) {
+		if e.DueMS > 0 {
+			at := time.UnixMilli(e.DueMS)
+			add(e.Lot+"-taste-"+e.Person, "taste", "Say how the first taste of "+e.Lot+" was, from "+clock(at), "/kitchen/"+e.Lot, at)
+		}
+	}
+	open, err := c.openWarnings()
+	if err != nil {
+		return nil, err
+	}
+	for _, in := range open {
+		out = append(out, Due{ID: in.ID + "-warning", Day: now.Format(time.DateOnly), Kind: "incident", What: "An incident of " + c.dayOf(in.BeganMS) + ": its warnings of late signs stand until a person closes them", Link: "/incident/" + in.ID, Late: true})
+	}
+	return out, nil
+}
+
+func (k *pot) allLots() []string {
+	var out []string
+	for _, l := range k.book.Lots() {
+		out = append(out, l.ID)
+	}
+	return out
+}
+
+// named is a lot with the name of its kind: nettle, B3.
+func (k *pot) named(l *lot.Lot) string {
+	ix := k.c.Engine.Index()
+	if at, ok := ix.TaxonAt(l.Taxon); ok {
+		return report.Taxon(ix, at).Common + ", " + l.ID
+	}
+	return l.ID
+}
+
+// openWarnings lists incidents with an exposure that nobody has closed.
+func (c *Casebook) openWarnings() ([]Incident, error) {
+	all, err := c.Incidents()
+	if err != nil {
+		return nil, err
+	}
+	var out []Incident
+	for _, in := range all {
+		closed := map[string]bool{}
+		for _, x := range in.Closings {
+			closed[x.Exposure] = true
+		}
+		open := len(in.Exposures) == 0
+		for _, x := range in.Exposures {
+			open = open || !closed[x.ID]
+		}
+		if open {
+			out = append(out, in)
+		}
+	}
+	return out, nil
+}

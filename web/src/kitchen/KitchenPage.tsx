@@ -1,0 +1,50 @@
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import { useKitchen } from '../api/hooks';
+import { LinkButton, Note, Page, Soft } from '../theme/bits';
+import { grouped, type Lot } from './lots';
+import { Vessel } from './Vessel';
+import { dayOf } from './when';
+
+const Top = styled.div`display: flex; flex-wrap: wrap; gap: 12px; justify-content: space-between; align-items: center; h1 { font-size: 2rem; }`;
+const Shelf = styled.ul`list-style: none; margin: 0; padding: 0 0 6px; border-bottom: 5px solid var(--ink); display: grid; grid-template-columns: repeat(auto-fill, minmax(230px, 1fr)); gap: 4px 18px;`;
+const Spot = styled.li`display: flex; gap: 10px; align-items: end; padding: 8px 4px; color: var(--ink);
+  a { color: var(--ink); font-family: var(--head); font-weight: 700; min-height: 32px; } p { line-height: 1.25; }
+  b.code { font-family: var(--head); font-size: 1.3rem; }`;
+
+/** Everything that was bagged and made, by what stands between it and a plate. */
+export function KitchenPage() {
+  const { data: k, error } = useKitchen();
+  if (error) return <Page><h1>Kitchen</h1><Note role="alert">{error.message}</Note></Page>;
+  if (!k) return <Page><p role="status">Looking at the shelves…</p></Page>;
+  return (
+    <Page>
+      <Top>
+        <h1>Kitchen</h1>
+        <LinkButton to="/kitchen/sums">Recipe arithmetic</LinkButton>
+      </Top>
+      {k.lots.length === 0 && <p>Nothing is bagged yet. When the checks of a find are complete, open it and choose <b>How much, and bag it</b>: one kind, one find, one bag.</p>}
+      {grouped(k.lots).map((g) => (g.state === 'empty'
+        ? <details key={g.state}><summary><b>{g.title}</b> ({g.lots.length}): {g.line}</summary><Shelf>{g.lots.map((l) => <OnShelf key={l.id} lot={l} />)}</Shelf></details>
+        : (
+          <section key={g.state} aria-labelledby={`k-${g.state}`} style={{ display: 'grid', gap: 6 }}>
+            <h2 id={`k-${g.state}`}>{g.title}</h2>
+            <Soft>{g.line}</Soft>
+            <Shelf>{g.lots.map((l) => <OnShelf key={l.id} lot={l} />)}</Shelf>
+          </section>
+        )))}
+      {k.lots.length > 0 && <Soft>What came in less what went out and what is left: {k.balance} g. Weights are kept as exact decimals.</Soft>}
+    </Page>
+  );
+}
+
+const OnShelf = ({ lot: l }: { lot: Lot }) => (
+  <Spot>
+    <Vessel form={l.form} size={46} />
+    <p>
+      <Link to={`/kitchen/${l.id}`}><b className="code">{l.id}</b> {l.taxon?.common ?? 'unnamed'}</Link><br />
+      {l.part}, {l.form}, {l.left}<br />
+      <Soft>{l.late ? <b>its time to keep is over</b> : l.keepByMs && l.state !== 'empty' ? `keeps to ${dayOf(l.keepByMs)}` : `picked ${dayOf(l.pickedMs)}`}</Soft>
+    </p>
+  </Spot>
+);
