@@ -51,6 +51,21 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['walk', '/walks/oyster-walk'],
   ['walk sheet', '/walks/oyster-walk/sheet'],
   ['pocket cards', '/walks/oyster-walk/cards', (p) => p.getByRole('article', { name: 'Card: Elder' }).waitFor()],
+  ['how much', '/find/demo-sloes/harvest', async (p) => { await p.getByLabel('Pieces here').fill('400'); await p.getByRole('button', { name: 'How much may I take?' }).click(); await p.getByText(/^Take \d+ at most/).waitFor(); }],
+  ['second look', '/find/demo-sloes/second'],
+  ['kitchen', '/kitchen', (p) => p.getByText(/^Used up/).click()],
+  ['lot', '/kitchen/S3', (p) => p.getByText('Throw away, weigh again, hold').click()],
+  ['label', '/kitchen/S3/label'],
+  ['sums', '/kitchen/sums'],
+  ['journal', '/journal?q=sloe'],
+  ['incident', '/incident/new', async (p) => {
+    await p.getByRole('button', { name: 'Eaten' }).click();
+    await p.getByLabel('What was eaten?').fill('a red berry');
+    await p.getByText('Stored.').waitFor();
+    await p.getByText('Close this warning').first().click();
+  }],
+  ['incidents', '/incident'],
+  ['handover', '/incident/axe-incident/sheet'],
   ['lost', '/nowhere'],
 ];
 
@@ -72,6 +87,7 @@ for (const theme of ['light', 'dark'] as const) {
       page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
       // Something to be cleared, whose plan has days.
       await fetch(`${server.address}/api/finds`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: 'demo-clear', day: '2026-11-20', stages: ['winter-twig'], facts: { intent: 'clear', kingdom: 'plant', region: 'ENA', disposal: { cut: '2026-11-22', weeks: 8 } } }) });
+      await fetch(`${server.address}/api/incidents/axe-incident`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: 'axe-incident', beganMs: 0, exposures: [{ id: 'e1', route: 'eaten', atMs: 1_760_000_000_000, what: 'a red berry' }], symptoms: [{ atMs: 1_760_003_600_000, person: 'Teasel', what: 'dry mouth' }], calls: [], closings: [], rev: 0 }) });
       for (const [name, path, act] of screens) {
         if (act && size.width < 600 && name === 'part') continue; // behind the plate sheet; the list of a part is looked at in 'measure'
         await page.goto(server.address + path);

@@ -166,6 +166,7 @@ test('the map is drawn by pen and by keyboard, and a drawing is rubbed out', asy
   await page.getByRole('button', { name: 'Draw an area' }).click();
   await page.getByLabel('What is drawn is called').fill('nettle bed');
   const map = page.getByRole('group', { name: /^Map of Tarn Wood/ });
+  await map.scrollIntoViewIfNeeded();
   const box = (await map.boundingBox())!;
   for (const [x, y] of [[0.2, 0.2], [0.5, 0.2], [0.5, 0.6]] as const) await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
   await page.getByRole('button', { name: 'Keep what is drawn' }).click();
@@ -202,7 +203,7 @@ test('a sign with amounts of one’s own, and another plant by its name', async 
   await page.getByText('Add a sign').click();
   await page.getByLabel('For which entry?').fill('chanter');
   await page.getByRole('button', { name: 'Chanterelle', exact: true }).click();
-  await page.getByLabel('Sign', { exact: true }).selectOption('flower');
+  await page.locator('select').filter({ hasText: 'after rain' }).selectOption('flower');
   await page.getByLabel('Which other flowers?').fill('elder');
   await page.getByRole('button', { name: 'Elder', exact: true }).click();
   await page.getByLabel('From, days after').fill('10');

@@ -12,24 +12,10 @@ import { carriedShort } from '../src/bench/wear.ts';
 import { together } from '../src/bench/together.ts';
 import { idFor } from '../src/you/profile.ts';
 import type { NewLine, S } from '../src/api/client.ts';
+import { Kept } from './kept.ts';
 import { expect, test } from './server.ts';
 
 const line = (key: string, trait = 'ring'): NewLine => ({ key, specimen: 's1', kind: 'answered', body: { answer: { trait, kind: 'absent' } } });
-
-/** A browser’s storage, or one that keeps nothing. */
-class Kept {
-  constructor(readonly full = false, readonly map = new Map<string, string>()) {}
-  getItem = (k: string) => this.map.get(k) ?? null;
-  setItem = (k: string, v: string) => {
-    if (this.full) throw new Error('full');
-    this.map.set(k, v);
-  };
-  removeItem = (k: string) => void this.map.delete(k);
-  key = (i: number) => [...this.map.keys()][i] ?? null;
-  get length() {
-    return this.map.size;
-  }
-}
 
 test('a queue holds each line once, through a reload, and leaves alone what it can’t read', () => {
   const q = put(put(put([], line('a')), line('b')), line('a'));

@@ -104,7 +104,7 @@ export const second = (id: string) => open(api.GET('/api/finds/{id}/second', { p
 export const beginSecond = (id: string, home: string, person?: string) => open(api.POST('/api/finds/{id}/second', kept(id, { id: home, person })));
 export const amount = (id: string) => open(api.GET('/api/finds/{id}/amount', { params: { path: { id } } }));
 export const saveStand = (id: string, body: S['HereNow']) => open(api.PUT('/api/finds/{id}/amount', kept(id, body)));
-export const sortInto = (id: string, counts: Record<string, number>) => open(api.PUT('/api/finds/{id}/sorted', kept(id, { counts })));
+export const sortInto = (id: string, counts: Readonly<Record<string, number>>) => open(api.PUT('/api/finds/{id}/sorted', kept(id, { counts })));
 export const settings = () => open(api.GET('/api/settings'));
 export const saveSettings = (body: S['Settings']) => open(api.PUT('/api/settings', { body }));
 export const journal = (q: string, most: number) => open(api.GET('/api/journal', { params: { query: { q, most } } }));

@@ -17,7 +17,7 @@ export function HowMuch({ find, how: h }: { find: string; how: S['HowMuch'] }) {
   const settings = useSettings();
   const save = useKitchenChange((s: Stand) => saveStand(find, s));
   const [d, setD] = useState(() => blank(h.stand));
-  const [more, setMore] = useState(false);
+  const [more, setMore] = useState(Boolean(h.stand && (h.stand.each || h.stand.others || h.stand.share)));
   const unit = h.stand?.unit || settings.data?.unit || 'g';
   const n = (t: string) => Math.max(0, Math.round(Number(t) || 0));
   const number = (key: Exclude<keyof typeof d, 'estimated'>, label: string, mode: 'numeric' | 'decimal' = 'numeric') => <Field>{label}<input inputMode={mode} value={d[key]} onChange={(e) => setD({ ...d, [key]: e.target.value })} /></Field>;

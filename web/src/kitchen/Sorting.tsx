@@ -1,10 +1,11 @@
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import styled from 'styled-components';
 import { sortInto, type S } from '../api/client';
 import { useKitchenChange } from '../api/hooks';
 import { useKeys } from '../bench/useKeys';
 import { Button, Soft } from '../theme/bits';
 import { Part, Refused } from './bits';
+import { Tally, type Counts } from './tally';
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 10px;
   button { min-height: 92px; display: grid; gap: 2px; align-content: center; justify-content: start; justify-items: start; text-align: left; padding: 8px 12px; } button.leave { border-style: dashed; } kbd { font-family: var(--head); border: 1.5px solid currentColor; border-radius: 4px; padding: 0 6px; } b { font-size: 1.5rem; font-family: var(--head); }`;
@@ -12,12 +13,10 @@ const words = { keep: 'take', trim: 'take and trim', leave: 'leave' } as const;
 
 /** Sorts piece by piece, a key each. What is left in the wood is counted too. */
 export function Sorting({ find, how: h }: { find: string; how: S['HowMuch'] }) {
-  const save = useKitchenChange((counts: Record<string, number>) => sortInto(find, counts));
-  const [counts, setCounts] = useState<Record<string, number>>(() => Object.fromEntries(h.bands.map((b) => [b.id, b.count])));
-  const [past, setPast] = useState<Record<string, number>[]>([]);
-  const put = (next: Record<string, number>) => { setCounts(next); save.mutate(next); };
-  const add = (band: string) => { setPast([...past, counts]); put({ ...counts, [band]: (counts[band] ?? 0) + 1 }); };
-  const undo = () => { const was = past.at(-1); if (was) { setPast(past.slice(0, -1)); put(was); } };
+  const save = useKitchenChange((counts: Counts) => sortInto(find, counts));
+  const [tally] = useState(() => new Tally(Object.fromEntries(h.bands.map((b) => [b.id, b.count])), save.mutateAsync));
+  const { counts, past, problem } = useSyncExternalStore(tally.subscribe, () => tally.state);
+  const { add, undo } = tally;
   useKeys({ ...Object.fromEntries(h.bands.map((b) => [b.key, () => add(b.id)])), Backspace: undo });
   if (h.bands.length === 0) return null;
   return (
@@ -34,7 +33,7 @@ export function Sorting({ find, how: h }: { find: string; how: S['HowMuch'] }) {
       <p role="status">{h.words}</p>
       <div><Button isDisabled={past.length === 0} onPress={undo}>Undo the last</Button></div>
       <Soft>Sorting judges quality, never what it is: a piece that looks different goes back to the bench.</Soft>
-      <Refused error={save.error} />
+      <Refused error={problem} />
     </Part>
   );
 }
