@@ -32,7 +32,7 @@ func (c *Casebook) FirstAid() (*FirstAid, error) {
 
 func lineOf(l *incident.Line) SyndromeLine {
 	s := l.Syndrome
-	return SyndromeLine{s.ID, s.Name, s.Why, s.Onset, s.Help, s.Source, s.From, s.To, int(l.Grade), l.Grade.String(), l.Suspected, string(l.Fit), l.Late}
+	return SyndromeLine{s.ID, s.Name, s.Why, s.Onset, s.Help, s.Source, s.From, s.To, int(l.Grade), l.Grade.String(), l.Suspected, string(l.Fit), l.Late, s.Deaths}
 }
 
 // Aid gives the first steps by route, so that a page can keep them before anything

@@ -85,6 +85,7 @@ type SyndromeLine struct {
 	Suspected bool    `json:"suspected" doc:"The records lead to it"`
 	Fit       string  `json:"fit" enum:"no-sign,inside,earlier,later"`
 	Late      bool    `json:"late"`
+	Deaths    string  `json:"deaths,omitempty" doc:"Why it stands in front of others of its grade"`
 }
 
 // ClockView is an exposure with its clock.

@@ -180,11 +180,12 @@ func eventOfAct(a *kitchenDoc) (*lot.Event, error) {
 		if text == "" {
 			return quantity.Zero
 		}
-		in := unit
 		if grams, ok := strings.CutSuffix(text, " g"); ok {
-			text, in = grams, "g"
+			if v, err := quantity.Exact(grams); err == nil {
+				return v
+			}
 		}
-		v, kind, err := quantity.In(text, in)
+		v, kind, err := quantity.In(text, unit)
 		if err != nil || kind != quantity.Mass {
 			bad.add(path, "a decimal number, for example 250 or 0.4", "%q is no weight", text)
 		}
@@ -253,6 +254,14 @@ func (c *Casebook) Cook(a *KitchenAct) (*Kitchen, error) {
 		return nil, refusedAct(err)
 	}
 	d.Seen = nil
+	// What can't be read back would end the book: it is read before it is kept.
+	var back kitchenDoc
+	if err := unJSON(store.JSON(d), &back); err != nil {
+		return nil, err
+	}
+	if _, err := eventOfAct(&back); err != nil {
+		return nil, err
+	}
 	if _, err := c.Store.AppendKitchen(&store.KitchenLine{Key: a.Key, Kind: a.Kind, Doc: store.JSON(d), AtMS: a.AtMS}); err != nil {
 		return nil, err
 	}

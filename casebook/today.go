@@ -1,6 +1,7 @@
 package casebook
 
 import (
+	"cmp"
 	"fmt"
 	"io"
 	"slices"
@@ -229,7 +230,9 @@ func (c *Casebook) dues(now time.Time) ([]Due, error) {
 		}
 		return d.Day
 	}
-	slices.SortStableFunc(out, func(a, b Due) int { return strings.Compare(first(&a)+a.ID, first(&b)+b.ID) })
+	slices.SortStableFunc(out, func(a, b Due) int {
+		return cmp.Or(strings.Compare(first(&a), first(&b)), strings.Compare(a.ID, b.ID))
+	})
 	return out, nil
 }
 

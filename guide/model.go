@@ -143,6 +143,9 @@ type Syndrome struct {
 	// From and To are hours from the meal or the touch to the first sign, the widest
 	// window that is reported. An earlier or a later start excludes nothing.
 	From, To float64
+	// Deaths says in words why it stands in front of others of its grade: it accounts
+	// for most deaths. Empty for most.
+	Deaths string
 }
 
 // NotGathered says why a stage is not to be gathered.

@@ -75,11 +75,11 @@ func (l *loader) inherit(r yamlpos.Reader, n *yaml.Node, t *guide.Taxon) {
 
 func (l *loader) readSyndromes(r yamlpos.Reader, data []byte) {
 	for _, f := range r.Each(r.Parse(data)) {
-		m := r.Map(f.Value, "name", "why", "onset", "hours", "help", "source")
+		m := r.Map(f.Value, "name", "why", "onset", "hours", "help", "source", "deaths")
 		r.Need(f.Key, m, "name", "why", "onset", "hours", "help", "source")
 		from, to := hoursOf(r, m["hours"])
 		l.book.Syndromes = append(l.book.Syndromes, guide.Syndrome{ID: f.Name, Name: r.Str(m["name"]), Why: r.Str(m["why"]),
-			Onset: r.Str(m["onset"]), Help: r.Str(m["help"]), Source: pick(r, m["source"], "source", l.sources), From: from, To: to})
+			Onset: r.Str(m["onset"]), Help: r.Str(m["help"]), Source: pick(r, m["source"], "source", l.sources), From: from, To: to, Deaths: r.Str(m["deaths"])})
 		l.syndromes = append(l.syndromes, f.Name)
 	}
 }

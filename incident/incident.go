@@ -152,7 +152,7 @@ func (t *Table) Of(e Exposure, signMS, nowMS int64, closings []Closing) Clock {
 		c.Lines = append(c.Lines, l)
 	}
 	slices.SortStableFunc(c.Lines, func(a, b Line) int {
-		return cmp.Or(-cmp.Compare(a.Grade, b.Grade), -cmp.Compare(b2i(a.Suspected), b2i(b.Suspected)), -cmp.Compare(a.Syndrome.To, b.Syndrome.To), cmp.Compare(a.Syndrome.ID, b.Syndrome.ID))
+		return cmp.Or(-cmp.Compare(a.Grade, b.Grade), -cmp.Compare(b2i(a.Suspected), b2i(b.Suspected)), -cmp.Compare(b2i(a.Syndrome.Deaths != ""), b2i(b.Syndrome.Deaths != "")), -cmp.Compare(a.Syndrome.To, b.Syndrome.To), cmp.Compare(a.Syndrome.ID, b.Syndrome.ID))
 	})
 	late, longer := 0.0, ""
 	for _, l := range c.Lines {

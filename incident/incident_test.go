@@ -77,6 +77,12 @@ func TestNoneIsDropped(t *testing.T) {
 			t.Errorf("%s comes below %s", early.Lines[i].Syndrome.ID, early.Lines[i-1].Syndrome.ID)
 		}
 	}
+	// With nothing known, what kills most often stands in front.
+	for _, kingdom := range []guide.Kingdom{guide.Fungus, guide.Plant, guide.KingdomUnclear} {
+		if l := tab.Of(incident.Exposure{ID: "m", Route: "eaten", AtMS: 1, Kingdom: kingdom}, 0, 2, nil).Lines[0]; l.Grade != guide.Deadly || l.Syndrome.Deaths == "" {
+			t.Errorf("kingdom %v: %s comes first", kingdom, l.Syndrome.ID)
+		}
+	}
 	// The same list, whatever the delay and whatever the time.
 	r := rand.New(rand.NewPCG(1, 1))
 	want := ids(early)

@@ -88,6 +88,19 @@ func Parse(text string) (Amount, error) {
 	return a, nil
 }
 
+// Exact reads an amount of grams as [Amount.String] wrote it: what was reckoned from
+// ounces has more decimals than anybody types. The error matches [ErrAmount].
+func Exact(text string) (Amount, error) {
+	if text == "" || strings.Trim(text, "0123456789.") != "" || len(text) > 40 {
+		return Zero, fmt.Errorf("%w: %q is no decimal number", ErrAmount, text)
+	}
+	a, err := decimal.NewFromString(text)
+	if err != nil || a.GreaterThan(decimal.NewFromInt(Most)) {
+		return Zero, fmt.Errorf("%w: %q", ErrAmount, text)
+	}
+	return a, nil
+}
+
 // In reads an amount in a unit and gives it in grams, millilitres or pieces.
 func In(text, unit string) (Amount, Kind, error) {
 	u, ok := UnitOf(unit)

@@ -48,6 +48,19 @@ func TestNISTFactors(t *testing.T) {
 }
 
 // What binary fractions lose stays whole.
+// What was written of an exact amount is read as the same.
+func TestExact(t *testing.T) {
+	a := amount(t, "3.333333").Mul(amount(t, "28.349523"))
+	if b, err := q.Exact(a.String()); err != nil || !b.Equal(a) {
+		t.Errorf("%s read as %s, %v", a, b, err)
+	}
+	for _, bad := range []string{"", "-1", "1e9", "1,5", "100000001", "0.00000000000000000000000000000000000000001"} {
+		if _, err := q.Exact(bad); !errors.Is(err, q.ErrAmount) {
+			t.Errorf("%q was read: %v", bad, err)
+		}
+	}
+}
+
 func TestAddsUp(t *testing.T) {
 	sum := q.Zero
 	for range 1000 {

@@ -52,7 +52,15 @@ func TestAppendIsIdempotent(t *testing.T) {
 func TestLogIsAppendOnly(t *testing.T) {
 	s := fresh(t)
 	begin(t, s, "f1", "2026-01-01")
-	for _, q := range []string{"UPDATE events SET body = 'x'", "DELETE FROM events"} {
+	for range 2 {
+		if _, err := s.AppendKitchen(&KitchenLine{Key: "line-0001", Kind: "threw", Doc: "{}"}); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if lines, err := s.Kitchen(); err != nil || len(lines) != 1 {
+		t.Errorf("a line sent twice: %v, %v", lines, err)
+	}
+	for _, q := range []string{"UPDATE events SET body = 'x'", "DELETE FROM events", "UPDATE kitchen SET doc = 'x'", "DELETE FROM kitchen"} {
 		if err := s.db.Exec(q).Error; err == nil || !strings.Contains(err.Error(), "append-only") {
 			t.Errorf("%s: %v", q, err)
 		}

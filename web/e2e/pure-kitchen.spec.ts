@@ -1,7 +1,7 @@
 import { Keys } from '../src/api/keys.ts';
 import type { S } from '../src/api/client.ts';
 import { Desk } from '../src/incident/desk.ts';
-import { blank, isBlank, mergedClosings, read, unstored, withExposure, type Incident } from '../src/incident/draft.ts';
+import { blank, isBlank, mergedClosings, ofLot, read, unstored, withExposure, type Incident } from '../src/incident/draft.ts';
 import { along, callLines } from '../src/incident/windows.ts';
 import { byYear } from '../src/journal/years.ts';
 import { bars, expected, grouped, nextCode, type Lot } from '../src/kitchen/lots.ts';
@@ -77,7 +77,7 @@ test('the strip of windows runs from a quarter of an hour to three weeks, by mul
 
 test('what to say on the telephone', () => {
   const at = new Date(2026, 9, 16, 19, 0).getTime();
-  const d: Incident = { ...withExposure(blank('x'), 'eaten', at, 'D1'), symptoms: [{ atMs: at + 12_600_000, person: '', what: 'nausea' }], sample: 'two caps' };
+  const d: Incident = { ...withExposure(blank('x'), 'eaten', at, ofLot('D1', [])), symptoms: [{ atMs: at + 12_600_000, person: '', what: 'nausea' }], sample: 'two caps' };
   d.exposures[0]!.people = ['Rue, 41'];
   d.exposures[0]!.part = 'cap';
   expect(callLines(d, at + 12_720_000, (l) => `a bolete, cap, ${l}`)).toEqual([
@@ -85,6 +85,12 @@ test('what to say on the telephone', () => {
     'Somebody: nausea, since Fri, 16 Oct, 22:30.',
     'Kept: two caps.',
   ].map((l) => l.replace('Fri, 16', 'Fri 16')));
+});
+
+test('what the book knows of a meal goes into the incident', () => {
+  const eaten = [{ atMs: 50, name: 'Rue', amount: '12 g' }, { atMs: 20, name: 'Sorrel', amount: '9 g' }] as Lot['eaten'];
+  expect(ofLot('D1', [lot({ id: 'D1', eaten })])).toEqual({ lot: 'D1', atMs: 20, people: ['Rue', 'Sorrel'], amount: 'Rue: 12 g; Sorrel: 9 g' });
+  expect(ofLot('D2', [lot({ id: 'D2', eaten: [] })])).toEqual({ lot: 'D2' });
 });
 
 test('closings are only ever added', () => {

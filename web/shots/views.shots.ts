@@ -13,14 +13,14 @@ const views: [string, string, ((p: Page) => Promise<void>)?, boolean?][] = [
   ['whole', '/find/demo-girolle?way=whole'],
   ['entry', '/guide/arum-maculatum'],
   ['guide', '/guide'],
-  ['beside', '/guide/allium-ursinum/beside?stage=leaf'],
-  ['audit', '/audit', async (p) => { await p.locator('summary').nth(2).click(); await p.locator('details details summary').nth(1).click(); }],
   ['basket', '/find/demo-girolle', async (p) => { await p.keyboard.press('b'); await p.getByLabel('Items in the basket').fill('12'); await p.keyboard.press('Tab'); for (let i = 0; i < 4; i++) await p.getByRole('button', { name: /^One more/ }).click(); await p.locator('[role=dialog]').evaluate((d) => d.scrollTo(0, 0)); }],
-  ['you', '/you'],
   ['year', '/year?place=tarn-wood&taxon=allium-ursinum&taxon=sambucus-nigra&taxon=galanthus-nivalis&taxon=cantharellus-cibarius&taxon=pleurotus-ostreatus'],
   ['walk', '/walks/oyster-walk'],
   ['cards', '/walks/oyster-walk/cards', (p) => p.getByRole('article', { name: 'Card: Elder' }).waitFor()],
   ['place', '/places/tarn-wood', (p) => p.getByRole('button', { name: 'Fit a ring' }).click()],
+  ['harvest', '/find/demo-sloes/harvest', async (p) => { await p.getByLabel('Pieces here').fill('400'); await p.getByRole('button', { name: 'How much may I take?' }).click(); await p.getByText(/^Take/).waitFor(); }],
+  ['lot', '/kitchen/S3'],
+  ['incident', '/incident/new', async (p) => { await p.getByRole('button', { name: 'Eaten' }).click(); await p.getByLabel('What was eaten?').fill('a bitter cucumber from the hedge'); await p.getByText('Stored.').waitFor(); await p.evaluate(() => scrollTo(0, 0)); }],
   ['bench-phone', '/find/demo-girolle', undefined, true],
 ];
 

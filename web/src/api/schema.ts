@@ -2452,6 +2452,8 @@ export interface components {
             what: string;
         };
         SyndromeLine: {
+            /** @description Why it stands in front of others of its grade */
+            deaths?: string;
             /** @enum {string} */
             fit: "no-sign" | "inside" | "earlier" | "later";
             /**

@@ -2,7 +2,7 @@ import styled from 'styled-components';
 import type { S } from '../api/client';
 import { fromLocal, toLocal } from '../kitchen/when';
 import { Button, Field } from '../theme/bits';
-import { routes, type Exposure } from './draft';
+import { ofLot, routes, type Exposure } from './draft';
 
 const Box = styled.fieldset`border: 1.5px solid var(--ink-soft); border-radius: 6px; padding: 10px 14px 14px; display: grid; grid-template-columns: repeat(auto-fill, minmax(210px, 1fr)); gap: 10px; legend { font-family: var(--head); font-weight: 700; padding: 0 6px; }`;
 const kingdoms: [string, string][] = [['unclear', 'not clear'], ['fungus', 'a mushroom'], ['plant', 'a plant']];
@@ -14,7 +14,7 @@ export function ExposureForm({ x, lots, onChange, onRemove }: { x: Exposure; lot
   return (
     <Box>
       <legend>{ask.label}</legend>
-      {x.route === 'eaten' && lots.length > 0 && <Field>Bag or batch<select value={x.lot ?? ''} onChange={(e) => onChange({ lot: e.target.value || undefined })}><option value="">not from the kitchen here</option>{lots.map((l) => <option key={l.id} value={l.id}>{l.id} {l.taxon?.common}, {l.form}</option>)}</select></Field>}
+      {x.route === 'eaten' && lots.length > 0 && <Field>Bag or batch<select value={x.lot ?? ''} onChange={(e) => onChange(e.target.value ? ofLot(e.target.value, lots) : { lot: undefined })}><option value="">not from the kitchen here</option>{lots.map((l) => <option key={l.id} value={l.id}>{l.id} {l.taxon?.common}, {l.form}</option>)}</select></Field>}
       {text('what', x.lot ? 'Taken for' : ask.ask, 200)}
       {!x.lot && <Field>It is<select value={x.kingdom || 'unclear'} onChange={(e) => onChange({ kingdom: e.target.value as Exposure['kingdom'] })}>{kingdoms.map(([k, l]) => <option key={k} value={k}>{l}</option>)}</select></Field>}
       <Field>When, about<input type="datetime-local" value={toLocal(x.atMs)} onChange={(e) => onChange({ atMs: fromLocal(e.target.value) || x.atMs })} /></Field>

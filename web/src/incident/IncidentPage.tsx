@@ -8,7 +8,7 @@ import { Calls } from './Calls';
 import { CallFirst } from './CallFirst';
 import { Clock } from './Clock';
 import { Concerned } from './Concerned';
-import { changed, isBlank, routes, unstored, withExposure, type Incident, type Route } from './draft';
+import { changed, isBlank, ofLot, routes, unstored, withExposure, type Incident, type Route } from './draft';
 import { ExposureForm } from './ExposureForm';
 import { FirstSteps } from './FirstSteps';
 import { Signs } from './Signs';
@@ -36,8 +36,9 @@ function Taken({ id }: { id: string }) {
   const { doc, view, change } = desk;
   const lots = kitchen.data?.lots ?? [];
   const others = unstored(localStorage).filter((x) => x !== id);
+  const lot = params.get('lot');
   const ways = [...new Set(doc.exposures.map((x) => x.route))];
-  const add = (r: Route) => change((d) => withExposure(d, r, Date.now(), r === 'eaten' && d.exposures.length === 0 ? params.get('lot') ?? undefined : undefined));
+  const add = (r: Route) => change((d) => withExposure(d, r, Date.now(), r === 'eaten' && d.exposures.length === 0 && lot ? ofLot(lot, lots) : {}));
   const text = (key: 'sample' | 'photos' | 'note' | 'missing', label: string, most: number) => <Field>{label}<input value={doc[key] ?? ''} maxLength={most} onChange={(e) => change((d) => ({ ...d, [key]: e.target.value }))} /></Field>;
   const name = (l: string) => { const x = lots.find((y) => y.id === l); return x ? `${x.taxon?.common} (${x.taxon?.scientific}), ${x.part}, ${x.form}, ${l}` : l; };
   return (
@@ -53,7 +54,7 @@ function Taken({ id }: { id: string }) {
         <div>
           <Part id="what-h" title="What, when, how much">
             {doc.exposures.length === 0 && <p>Press above how it got in. Half an answer is better than none.</p>}
-            {doc.exposures.map((x, i) => <ExposureForm key={x.id} x={x} lots={lots} onChange={(y) => change((d) => ({ ...d, exposures: changed(d.exposures, i, y) }))} onRemove={doc.closings.some((c) => c.exposure === x.id) ? undefined : () => change((d) => ({ ...d, exposures: d.exposures.filter((_, k) => k !== i) }))} />)}
+            {doc.exposures.map((x, i) => <ExposureForm key={`${x.id} ${x.lot}`} x={x} lots={lots} onChange={(y) => change((d) => ({ ...d, exposures: changed(d.exposures, i, y) }))} onRemove={doc.closings.some((c) => c.exposure === x.id) ? undefined : () => change((d) => ({ ...d, exposures: d.exposures.filter((_, k) => k !== i) }))} />)}
           </Part>
           <Part id="signs-h" title="Signs"><Signs doc={doc} onChange={change} /></Part>
         </div>

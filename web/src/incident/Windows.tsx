@@ -15,7 +15,7 @@ export const Windows = ({ lines, sinceMs, delayMs }: { lines: S['SyndromeLine'][
     {lines.map((l) => (
       <li key={l.id}>
         <div>
-          <b>{l.name}</b>, {l.gradeWord}{l.suspected && <>; <b>the records lead to it</b></>}
+          <b>{l.name}</b>, {l.gradeWord}{l.deaths && `, ${l.deaths}`}{l.suspected && <>; <b>the records lead to it</b></>}
           <p><Soft>{l.help}</Soft></p>
         </div>
         <div>

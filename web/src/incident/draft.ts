@@ -17,11 +17,18 @@ export const blank = (id: string): Incident => ({ id, beganMs: 0, exposures: [],
 /** Nothing was put in: there is nothing to keep. */
 export const isBlank = (d: Incident): boolean => d.exposures.length + d.symptoms.length + d.calls.length + d.closings.length === 0 && !d.note && !d.sample && !d.photos && !d.missing;
 
-export const withExposure = (d: Incident, route: Route, nowMs: number, lot?: string): Incident => ({
+export const withExposure = (d: Incident, route: Route, nowMs: number, known: Partial<Exposure> = {}): Incident => ({
   ...d,
   beganMs: d.beganMs || nowMs,
-  exposures: [...d.exposures, { id: `${route}-${d.exposures.length + 1}`, route, atMs: nowMs, ...(lot ? { lot } : {}) }],
+  exposures: [...d.exposures, { id: `${route}-${d.exposures.length + 1}`, route, atMs: nowMs, ...known }],
 });
+
+/** What the book of the kitchen knows of a meal: when it was eaten first, by whom, how much. It can be put right by hand. */
+export function ofLot(id: string, lots: readonly S['LotView'][]): Partial<Exposure> {
+  const eaten = lots.find((l) => l.id === id)?.eaten ?? [];
+  if (eaten.length === 0) return { lot: id };
+  return { lot: id, atMs: Math.min(...eaten.map((e) => e.atMs)), people: [...new Set(eaten.map((e) => e.name))], amount: eaten.map((e) => `${e.name}: ${e.amount}`).join('; ') };
+}
 
 export const changed = <T,>(list: readonly T[], i: number, x: Partial<T>): T[] => list.map((y, k) => (k === i ? { ...y, ...x } : y));
 

@@ -6,7 +6,7 @@ import { Button, Page } from '../theme/bits';
 import { Vessel } from './Vessel';
 import { dayOf } from './when';
 
-const Bar = styled.div`display: flex; gap: 8px; align-items: center; @media print { display: none; }`;
+const Bar = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center; @media print { display: none; }`;
 const Sheet = styled.div`display: grid; grid-template-columns: repeat(2, 90mm); gap: 6mm; justify-content: center; @media screen and (max-width: 800px) { grid-template-columns: 90mm; }`;
 const Tag = styled.article`background: #fff; color: #000; border: 1.2pt solid #000; padding: 4mm 5mm; width: 90mm; min-height: 52mm; font-size: 10pt; line-height: 1.25; display: grid; gap: 1.5mm; align-content: start; break-inside: avoid;
   h2 { font-size: 28pt; letter-spacing: 0.02em; } header { display: flex; gap: 4mm; align-items: center; } .foot { border-top: 0.8pt solid #000; padding-top: 1mm; font-size: 8.5pt; } .left { margin-left: auto; font-size: 13pt; }`;
@@ -32,7 +32,7 @@ export function LabelPage() {
   );
   return (
     <Page>
-      <Bar><Button onPress={() => window.print()}>Print</Button><Link to={`/kitchen/${id}`}>Back to {id}</Link></Bar>
+      <Bar><h1>Labels of {id}</h1><Button onPress={() => window.print()}>Print</Button><Link to={`/kitchen/${id}`}>Back to {id}</Link></Bar>
       <Sheet>{label(false)}{label(true)}</Sheet>
     </Page>
   );

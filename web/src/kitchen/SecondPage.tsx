@@ -44,7 +44,7 @@ export function SecondPage() {
         </>
       ) : (
         <>
-          <div><NextLink to={`/find/${s.home}`}>{s.ready ? 'Look at it again on the bench' : 'Go on with it on the bench'}</NextLink></div>
+          <div>{s.ready ? <LinkButton to={`/find/${s.home}`}>Look at it again on the bench</LinkButton> : <NextLink to={`/find/${s.home}`}>Go on with it on the bench</NextLink>}</div>
           <Part id="differs-h" title="What disagrees">
             {s.differs.length === 0 ? <p>Nothing so far.</p> : (
               <Pairs>
@@ -59,7 +59,7 @@ export function SecondPage() {
           </Part>
         </>
       )}
-      {bags.length > 0 && <Part id="bags-h" title="Bags of this find"><div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>{bags.map((b) => <LinkButton key={b.id} to={`/kitchen/${b.id}`}>{b.id}, {b.left}: {b.what}</LinkButton>)}</div></Part>}
+      {bags.length > 0 && <Part id="bags-h" title="Bags of this find"><div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>{bags.map((b) => { const Go = s.ready && b.state === 'second-look' ? NextLink : LinkButton; return <Go key={b.id} to={`/kitchen/${b.id}`}>{b.id}, {b.left}: {s.ready && b.state === 'second-look' ? 'mark it' : b.what}</Go>; })}</div></Part>}
     </Page>
   );
 }

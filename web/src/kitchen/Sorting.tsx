@@ -7,7 +7,7 @@ import { Button, Soft } from '../theme/bits';
 import { Part, Refused } from './bits';
 import { Tally, type Counts } from './tally';
 
-const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 10px;
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 10px; @media (max-width: 600px) { grid-template-columns: 1fr 1fr; }
   button { min-height: 92px; display: grid; gap: 2px; align-content: center; justify-content: start; justify-items: start; text-align: left; padding: 8px 12px; } button.leave { border-style: dashed; } kbd { font-family: var(--head); border: 1.5px solid currentColor; border-radius: 4px; padding: 0 6px; } b { font-size: 1.5rem; font-family: var(--head); }`;
 const words = { keep: 'take', trim: 'take and trim', leave: 'leave' } as const;
 

@@ -4,7 +4,7 @@ import type { Problem } from '../api/client';
 import { Note } from '../theme/bits';
 
 /** Fields of one deed in a line, the button at its end. */
-export const Deed = styled.form`display: flex; details > & { margin-top: 12px; } flex-wrap: wrap; gap: 10px; align-items: end; label { max-width: 190px; &:has([type='datetime-local']) { max-width: 270px; } } label.wide { max-width: 420px; flex: 1 1 260px; }`;
+export const Deed = styled.form`display: flex; details > & { margin-top: 12px; } flex-wrap: wrap; gap: 10px; align-items: end; label { max-width: 190px; &:has([type='datetime-local']) { max-width: 270px; } } label.wide { max-width: 420px; flex: 1 1 260px; } @media (max-width: 600px) { label { flex: 1 1 150px; max-width: none; } }`;
 
 export const Tick = styled.label`display: flex; gap: 10px; align-items: center; min-height: 44px; input { width: 22px; height: 22px; flex: none; }`;
 
