@@ -20,7 +20,7 @@ import (
 // JournalLine is one thing that happened.
 type JournalLine struct {
 	Day   string `json:"day"`
-	Kind  string `json:"kind" enum:"find,bag,batch,eaten,felt,seen,walk,incident"`
+	Kind  string `json:"kind" enum:"find,bag,batch,eaten,felt,seen,patch,walk,incident"`
 	Title string `json:"title"`
 	What  string `json:"what"`
 	Place string `json:"place,omitempty"`
@@ -69,7 +69,7 @@ func (c *Casebook) Journal(query string, most int) (*Journal, error) {
 			j.Lines = append(j.Lines, l)
 		}
 	}
-	slices.SortStableFunc(j.Lines, func(a, b JournalLine) int { return -cmp.Compare(a.Day, b.Day) })
+	slices.SortStableFunc(j.Lines, func(a, b JournalLine) int { return cmp.Or(-cmp.Compare(a.Day, b.Day), cmp.Compare(a.Title, b.Title)) })
 	j.Lines = j.Lines[:min(most, len(j.Lines))]
 	return j, nil
 }
@@ -171,6 +171,9 @@ func (c *Casebook) journalOfNotes() ([]JournalLine, error) {
 			out = append(out, JournalLine{Day: s.Day, Kind: "seen", Title: report.Taxon(ix, at).Common, What: "first seen in the stage " + s.Stage, Place: place(s.Place), Link: "/year?place=" + s.Place})
 		}
 	}
+	for i := range places {
+		out = append(out, patchLines(&places[i])...)
+	}
 	walks, err := c.Walks()
 	if err != nil {
 		return nil, err
@@ -190,6 +193,23 @@ func (c *Casebook) journalOfNotes() ([]JournalLine, error) {
 		out = append(out, JournalLine{Day: c.dayOf(in.BeganMS), Kind: "incident", Title: "An incident", What: strings.Join(what, ", ") + orNothing(in.Missing, "; missing: ", ""), Link: "/incident/" + in.ID})
 	}
 	return out, nil
+}
+
+// patchLines are the days on which something was marked at the patches of a place.
+func patchLines(p *Place) []JournalLine {
+	var out []JournalLine
+	for _, patch := range p.Patches {
+		days := map[string]int{}
+		for _, at := range patch.Points {
+			if at.Day != "" {
+				days[at.Day]++
+			}
+		}
+		for day, n := range days {
+			out = append(out, JournalLine{Day: day, Kind: "patch", Title: patch.Name, What: itoa(n) + " marked on the map", Place: p.Name, Link: "/places/" + p.ID})
+		}
+	}
+	return out
 }
 
 // years sums what was bagged by kind and year, the richest first in each.

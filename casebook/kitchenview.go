@@ -94,6 +94,18 @@ type Kitchen struct {
 	Most    string    `json:"most" doc:"Grams of a first taste, at most"`
 	Unit    string    `json:"unit" doc:"In which weights are shown and typed"`
 	NowMS   int64     `json:"nowMs"`
+	Recalls []Recall  `json:"recalls" doc:"Finds that today's guide judges otherwise, with what became of them"`
+}
+
+// Recall is a find that passed once and no longer does, with all that was made of
+// it and everyone who ate of that.
+type Recall struct {
+	Find   string      `json:"find"`
+	Title  string      `json:"title"`
+	Was    string      `json:"was"`
+	Now    string      `json:"now"`
+	Lots   []string    `json:"lots"`
+	Eaters []EaterView `json:"eaters"`
 }
 
 // TraceView is where a lot comes from and where it went.
@@ -145,7 +157,23 @@ func (k *pot) look() (*Kitchen, error) {
 		}
 		out.Lots = append(out.Lots, *v)
 	}
-	return out, nil
+	return out, k.recalls(out)
+}
+
+// recalls sets finds that were judged anew beside their bags and batches. Nothing is
+// held by hand here: the second look of such a bag does not stand any more.
+func (k *pot) recalls(out *Kitchen) error {
+	out.Recalls = []Recall{}
+	list, err := k.c.Rejudge()
+	if err != nil {
+		return err
+	}
+	for _, r := range list {
+		if lots := k.book.OfFind(r.Find); r.NoLongerPasses && len(lots) > 0 {
+			out.Recalls = append(out.Recalls, Recall{r.Find, r.Title, r.Was, r.Now, lots, k.eaters(lots)})
+		}
+	}
+	return nil
 }
 
 func (k *pot) lot(l *lot.Lot) (*LotView, error) {

@@ -243,10 +243,7 @@ func (r *dayRig) truth(id string, b *casebookBegin) {
 	for _, g := range r.book.Engine.Index().Book.HardGroups {
 		signs = append(signs, casebook.SignOff{Group: g.ID, By: "a teacher"})
 	}
-	answered := []string{}
-	for _, t := range fetch[GuideInfo](r.rig, "/api/guide").Health {
-		answered = append(answered, t)
-	}
+	answered := fetch[GuideInfo](r.rig, "/api/guide").Health
 	r.must("PUT", "/api/people/sorrel", map[string]any{"name": "Sorrel", "profile": casebook.Profile{Facts: []string{}, Answered: answered, SignOffs: signs}})
 	r.must("POST", "/api/finds", casebook.Begin{ID: id, Title: "A day’s find", Place: b.Place, Day: b.Day, Person: "sorrel", Stages: []string{b.Stage},
 		Facts: casebook.Facts{Intent: "eat", Target: b.Target, Part: b.Part, Prep: b.Prep, Region: b.Region, Ground: "clean", Permission: "yes", Protected: "no", Limit: "none known"}})

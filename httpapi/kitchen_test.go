@@ -2,11 +2,17 @@ package httpapi
 
 import (
 	"fmt"
+	"io/fs"
 	"strings"
 	"sync"
 	"testing"
+	"testing/fstest"
 
 	"zestythicket/casebook"
+	"zestythicket/evidence"
+	"zestythicket/guide"
+	"zestythicket/guide/data"
+	"zestythicket/guidefile"
 )
 
 // lots is the kitchen of the demo with a bag of its sloes.
@@ -246,5 +252,46 @@ func TestIncidentSentAgain(t *testing.T) {
 	doc["note"] = "another screen"
 	if w := r.do("PUT", "/api/incidents/sent-twice", mustJSON(doc)); w.Code != 409 {
 		t.Errorf("an old revision with something else in it: %d", w.Code)
+	}
+}
+
+// When the guide learns of something dangerous that looks the same, what was made of
+// a find stands in the list of recalls with whoever ate of it, and nothing of it is
+// eaten any more; no hold had to be laid.
+func TestRecallAfterTheGuideChanged(t *testing.T) {
+	r := lots(t)
+	text, err := fs.ReadFile(data.FS, "taxa/plants/prunus-spinosa.yaml")
+	if err != nil {
+		t.Fatal(err)
+	}
+	// Everything as the sloe has it, and deadly.
+	head, cells, ok := strings.Cut(string(text), "cells:\n")
+	if !ok || !strings.Contains(head, "profiles: [prunus, woody]") {
+		t.Fatal("the entry has changed; write the double anew")
+	}
+	double := "id: prunus-mortifera\nkingdom: plant\nrank: species\nscientific: Prunus mortifera\ncommon: [Quillow sloe]\nfamily: Rosaceae\nsummary: An invented double of the sloe.\nprofiles: [prunus, woody]\n" +
+		"hazards:\n  - {grade: 3, why: Invented for this test, source: common-practice}\nregions: [EU]\nhabitats: [wood-edge]\nstages: [winter-twig, shoot, leaf, flower, fruit]\nwindows:\n  - {stages: [fruit], months: 9-11}\ncells:\n" + cells
+	before := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	if len(before.Recalls) != 0 || lotOf(&before, "S3").State != "open" {
+		t.Fatalf("%+v", before.Recalls)
+	}
+	book, problems, err := guidefile.LoadOverlay(data.FS, fstest.MapFS{"double.yaml": {Data: []byte(double)}}, "overlay/")
+	if err != nil || len(problems) > 0 {
+		t.Fatal(err, problems)
+	}
+	ix, err := guide.Compile(book, guide.DefaultWeights())
+	if err != nil {
+		t.Fatal(err)
+	}
+	r.book.Engine = evidence.New(ix, evidence.StandardDefaults())
+	k := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	if len(k.Recalls) != 1 || k.Recalls[0].Find != "demo-sloes" || len(k.Recalls[0].Lots) != 4 || len(k.Recalls[0].Eaters) != 1 || k.Recalls[0].Eaters[0].Name != "Rowan" {
+		t.Fatalf("%+v", k.Recalls)
+	}
+	if s := lotOf(&k, "S3"); s.State == "open" {
+		t.Errorf("S3: %s", s.What)
+	}
+	if w := r.do("POST", "/api/kitchen", `{"key":"after-all-01","kind":"ate","lot":"S3","amount":"5","person":"rowan"}`); w.Code != 422 {
+		t.Errorf("eaten all the same: %d", w.Code)
 	}
 }

@@ -1,8 +1,11 @@
 package lot_test
 
 import (
+	"encoding/csv"
 	"errors"
 	"fmt"
+	"os"
+	"strconv"
 	"strings"
 	"testing"
 
@@ -185,6 +188,28 @@ func TestTwoScreens(t *testing.T) {
 	}
 	if l, _ := d.b.Lot("A"); !l.Left.Equal(g("195")) {
 		t.Errorf("%s g left", l.Left)
+	}
+}
+
+// No time to keep is longer than the least that a leaflet gives for such food.
+func TestHoldingTimes(t *testing.T) {
+	f, err := os.Open("testdata/holding-times.csv")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer func() { _ = f.Close() }()
+	rows, err := csv.NewReader(f).ReadAll()
+	if err != nil || len(rows) != 5 {
+		t.Fatal(len(rows), err)
+	}
+	for _, r := range rows[1:] {
+		least, err := strconv.Atoi(r[1])
+		if err != nil {
+			t.Fatal(err)
+		}
+		if ours := lot.Standard().KeepDays[r[0]]; ours <= 0 || ours > least {
+			t.Errorf("%s keeps %d days here; %s", r[0], ours, r[2])
+		}
 	}
 }
 

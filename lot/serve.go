@@ -22,11 +22,11 @@ type Rules struct {
 const HourMS = 3_600_000
 
 // Standard are the defaults: a day's wait; one small cap, or a leaf or two; and
-// times to keep that are common practice without a source, on the short side of
-// what leaflets of food agencies give for cooked leftovers (3 to 4 days in the
-// cold) and for frozen and dried vegetables (8 to 12 months).
+// times to keep on the short side of what leaflets of food agencies give (see
+// testdata/holding-times.csv); ground, pickled and extract are common practice
+// without a source.
 func Standard() Rules {
-	return Rules{WaitMS: 24 * HourMS, TasteMost: quantity.Amount{}.Add(twenty), KeepDays: map[string]int{"fresh": 2, "cooked": 2, "frozen": 240, "dried": 365, "ground": 180, "pickled": 14, "extract": 365}}
+	return Rules{WaitMS: 24 * HourMS, TasteMost: quantity.Amount{}.Add(twenty), KeepDays: map[string]int{"fresh": 2, "cooked": 2, "frozen": 240, "dried": 180, "ground": 90, "pickled": 14, "extract": 365}}
 }
 
 var twenty, _ = quantity.Parse("20")

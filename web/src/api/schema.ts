@@ -1580,7 +1580,7 @@ export interface components {
         JournalLine: {
             day: string;
             /** @enum {string} */
-            kind: "find" | "bag" | "batch" | "eaten" | "felt" | "seen" | "walk" | "incident";
+            kind: "find" | "bag" | "batch" | "eaten" | "felt" | "seen" | "patch" | "walk" | "incident";
             link?: string;
             place?: string;
             title: string;
@@ -1662,6 +1662,8 @@ export interface components {
             most: string;
             /** Format: int64 */
             nowMs: number;
+            /** @description Finds that today's guide judges otherwise, with what became of them */
+            recalls: components["schemas"]["Recall"][];
             /** @description In which weights are shown and typed */
             unit: string;
             /**
@@ -2196,6 +2198,14 @@ export interface components {
             value?: number;
             /** @description The reading in words */
             words: string;
+        };
+        Recall: {
+            eaters: components["schemas"]["EaterView"][];
+            find: string;
+            lots: string[];
+            now: string;
+            title: string;
+            was: string;
         };
         Refusal: {
             code: string;

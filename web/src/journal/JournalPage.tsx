@@ -8,7 +8,7 @@ import { byYear } from './years';
 const List = styled.ol`list-style: none; margin: 0; padding: 0; li { display: grid; grid-template-columns: 120px 84px 1fr; gap: 2px 14px; border-top: 1.5px solid var(--line); padding: 8px 0; } time { font-family: var(--head); font-weight: 700; }
   @media (max-width: 600px) { li { grid-template-columns: auto 1fr; } li > :last-child { grid-column: 1 / -1; } }`;
 const Table = styled.table`border-collapse: collapse; th, td { text-align: left; padding: 6px 22px 6px 0; border-top: 1.5px solid var(--line); } thead th { border: 0; }`;
-const words: Record<string, string> = { find: 'a find', bag: 'bagged', batch: 'made', eaten: 'eaten', felt: 'felt', seen: 'first seen', walk: 'a walk', incident: 'incident' };
+const words: Record<string, string> = { find: 'a find', bag: 'bagged', batch: 'made', eaten: 'eaten', felt: 'felt', seen: 'first seen', patch: 'a patch', walk: 'a walk', incident: 'incident' };
 
 /** Finds, bags, meals, walks and what was left alone, day by day; every word of a search must stand in a line. */
 export function JournalPage() {

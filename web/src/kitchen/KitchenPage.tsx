@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useKitchen } from '../api/hooks';
+import { plain } from '../guide/words';
 import { LinkButton, Note, Page, Soft } from '../theme/bits';
 import { grouped, type Lot } from './lots';
 import { Vessel } from './Vessel';
@@ -23,6 +24,12 @@ export function KitchenPage() {
         <h1>Kitchen</h1>
         <LinkButton to="/kitchen/sums">Recipe arithmetic</LinkButton>
       </Top>
+      {k.recalls.map((r) => (
+        <Note key={r.find} role="alert">
+          <b><Link to={`/find/${r.find}`}>{r.title}</Link> no longer passes under today’s guide</b> ({plain(r.was)}, now {plain(r.now)}). Of it: {r.lots.map((l) => <Link key={l} to={`/kitchen/${l}`}>{l} </Link>)}
+          {r.eaters.length > 0 && <>; eaten by {[...new Set(r.eaters.map((e) => e.name))].join(', ')}: tell them</>}.
+        </Note>
+      ))}
       {k.lots.length === 0 && <p>Nothing is bagged yet. When the checks of a find are complete, open it and choose <b>How much, and bag it</b>: one kind, one find, one bag.</p>}
       {grouped(k.lots).map((g) => (g.state === 'empty'
         ? <details key={g.state}><summary><b>{g.title}</b> ({g.lots.length}): {g.line}</summary><Shelf>{g.lots.map((l) => <OnShelf key={l.id} lot={l} />)}</Shelf></details>

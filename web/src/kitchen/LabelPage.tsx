@@ -25,6 +25,7 @@ export function LabelPage() {
       <p><b>{l.taxon?.common}</b> <i>{l.taxon?.scientific}</i></p>
       <p>{l.part}, {sample ? 'raw reference sample: keep cold, eat none of it' : `${l.form}${l.gross ? `; ${l.gross} gross, ${l.tare} the bag` : ''}`}</p>
       <p>Picked {dayOf(l.pickedMs)}, {l.place || 'place not said'}</p>
+      {!sample && l.lookedBy && <p>Second look: {l.lookedBy}</p>}
       {!sample && <p>{l.pieces > 0 ? `${l.checked} of ${l.pieces} looked at one by one` : 'pieces not counted'}{l.basket ? `; basket ${l.basket}` : ''}{l.parents.length > 0 ? `; from ${l.parents.join(', ')}` : ''}</p>}
       {!sample && l.steps.length > 0 && <p>First: {l.steps.map((s) => `${s.done ? '☑' : '☐'} ${s.do}${s.minutes ? `, ${s.minutes} min` : ''}`).join('; ')}</p>}
       <p className="foot">{sample ? 'If anybody feels ill: this goes with them.' : `${{ held: 'HELD', open: 'First taste behind somebody' }[l.state as string] ?? 'Not for eating yet'} on ${dayOf(today)}; look it up by its code.`}{!sample && l.keepByMs ? ` Keeps to ${dayOf(l.keepByMs)}.` : ''}</p>
