@@ -65,7 +65,8 @@ func (k *pot) named(l *lot.Lot) string {
 	return l.ID
 }
 
-// openWarnings lists incidents with an exposure that nobody has closed.
+// openWarnings lists incidents with an exposure that nobody has closed, and those
+// with signs of which nobody knows what they are from.
 func (c *Casebook) openWarnings() ([]Incident, error) {
 	all, err := c.Incidents()
 	if err != nil {
@@ -77,7 +78,7 @@ func (c *Casebook) openWarnings() ([]Incident, error) {
 		for _, x := range in.Closings {
 			closed[x.Exposure] = true
 		}
-		open := len(in.Exposures) == 0
+		open := len(in.Exposures) == 0 && len(in.Symptoms) > 0 // of nothing at all nothing is due
 		for _, x := range in.Exposures {
 			open = open || !closed[x.ID]
 		}

@@ -1,9 +1,26 @@
+import type { Page } from '@playwright/test';
 import type { S } from '../src/api/client.ts';
 import { expect, test, type Server } from './server.ts';
 import { Scene, walk } from './walk.ts';
 
 const numbers = [{ label: 'Poison service (invented)', number: '0555 010 010' }];
 const settings = { numbers, waitHours: 24, tasteMost: '20', unit: 'g', trimmed: '0.2' };
+
+/** Takes the time in the page itself, from the press to the number that is drawn; returns what gives it in milliseconds. */
+async function firstLine(page: Page): Promise<() => Promise<number>> {
+  await page.evaluate(() => {
+    const marks = window as unknown as { took?: number };
+    addEventListener('click', () => {
+      const began = performance.now();
+      const look = () => (document.querySelector('a[href^="tel:"]') ? requestAnimationFrame(() => (marks.took = performance.now() - began)) : requestAnimationFrame(look));
+      look();
+    }, { capture: true, once: true });
+  });
+  return async () => {
+    await page.waitForFunction(() => 'took' in window);
+    return page.evaluate(() => (window as unknown as { took: number }).took);
+  };
+}
 
 /** A find of brambles whose checks are complete, by the bench or by hand. */
 async function brambles(server: Server, id: string): Promise<Scene> {
@@ -92,11 +109,11 @@ test('a whole day: picked, bagged, looked at again, cooked, tasted, and somebody
   await expect(page.getByRole('link', { name: /Say how the first taste of D1 was/ })).toBeVisible();
 
   // In the night: one press from anywhere.
-  const pressed = Date.now();
+  const took = await firstLine(page);
   await page.getByRole('link', { name: /^Something is wrong/ }).click();
   await expect(page.getByRole('heading', { name: 'Call now. Write afterwards.' })).toBeVisible();
   await expect(page.getByRole('link', { name: /0555 010 010/ })).toHaveAttribute('href', 'tel:0555010010');
-  expect(Date.now() - pressed).toBeLessThan(1000);
+  expect(await took()).toBeLessThan(1000);
   await page.getByRole('button', { name: 'Eaten' }).click();
   await page.getByLabel('Bag or batch').selectOption('D1');
   await expect(page.getByLabel('Who, with age (commas)')).toHaveValue('Rowan'); // the book knows who ate of it
@@ -130,10 +147,10 @@ test('the page for when something is wrong works with the network cut, and what 
   await page.goto(`${server.address}/find/demo-girolle`);
   await page.waitForFunction(() => localStorage.getItem('first aid')); // fetched by every page
   await context.setOffline(true);
-  const pressed = Date.now();
+  const took = await firstLine(page);
   await page.getByRole('link', { name: /^Something is wrong/ }).click();
   await expect(page.getByRole('link', { name: /0555 010 010/ })).toBeVisible();
-  expect(Date.now() - pressed).toBeLessThan(1000);
+  expect(await took()).toBeLessThan(1000);
   await page.getByRole('button', { name: 'In the eye' }).click();
   await expect(page.getByText(/Rinse the open eye/)).toBeVisible();
   await page.getByLabel('What got into the eye?').fill('sap of a spurge');

@@ -4,7 +4,7 @@ import { fromLocal, toLocal } from '../kitchen/when';
 import { Button, Field } from '../theme/bits';
 import { ofLot, routes, type Exposure } from './draft';
 
-const Box = styled.fieldset`border: 1.5px solid var(--ink-soft); border-radius: 6px; padding: 10px 14px 14px; display: grid; grid-template-columns: repeat(auto-fill, minmax(210px, 1fr)); gap: 10px; legend { font-family: var(--head); font-weight: 700; padding: 0 6px; }`;
+const Box = styled.fieldset`border: 1.5px solid var(--ink-soft); border-radius: 6px; padding: 10px 14px 14px; display: grid; grid-template-columns: repeat(auto-fill, minmax(210px, 1fr)); gap: 10px; align-items: end; legend { font-family: var(--head); font-weight: 700; padding: 0 6px; }`;
 const kingdoms: [string, string][] = [['unclear', 'not clear'], ['fungus', 'a mushroom'], ['plant', 'a plant']];
 
 /** One meal, touch, splash or smoke: what, when, how much, which part, how prepared, who. */

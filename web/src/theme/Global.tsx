@@ -24,6 +24,7 @@ export const Global = createGlobalStyle`
   p { margin: 0; }
   a { color: var(--bramble); }
   button, input, select, textarea { font: inherit; color: inherit; }
+  ::placeholder { color: var(--ink-soft); opacity: 1; }
   i { font-style: italic; }
   :focus-visible { outline: 3px solid var(--focus); outline-offset: 2px; border-radius: 4px; }
   .sr { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap; }

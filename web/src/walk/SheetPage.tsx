@@ -2,6 +2,7 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useOutlook } from '../api/hooks';
 import { plain } from '../guide/words';
+import { useAid } from '../incident/useAid';
 import { Button, Page } from '../theme/bits';
 import { heaps, toPack, upWords } from './outlook';
 
@@ -13,6 +14,7 @@ const Bar = styled.div`display: flex; gap: 8px; align-items: center; @media prin
 export function SheetPage() {
   const { id = '' } = useParams();
   const { data: o, error } = useOutlook(id);
+  const numbers = useAid().data?.numbers ?? [];
   if (error) return <Page><h1>No such walk</h1><p>{error.message}</p></Page>;
   if (!o) return <Page><p role="status">Setting the sheet…</p></Page>;
   const { named, up } = heaps(o.dangers);
@@ -34,7 +36,7 @@ export function SheetPage() {
         <ul className="cols">{toPack(o).map(({ line: k }) => <li className="box" key={k.id}>{k.what}</li>)}</ul>
         <h2>Rules and scene</h2>
         <ul>{[...o.rules, ...o.scene].map((r) => <li key={r}>{r}</li>)}</ul>
-        <footer>Poison service: ______________________ · Emergency: ______________________ · When in doubt, leave it. · Guide {o.guide}</footer>
+        <footer>{numbers.length > 0 ? numbers.map((n) => `${n.label}: ${n.number}`).join(' · ') : 'Poison service: ______________________ · Emergency: ______________________'} · When in doubt, leave it. · Guide {o.guide}</footer>
       </Paper>
     </Page>
   );

@@ -4,6 +4,7 @@ import { usePeople, useSavePerson } from '../api/hooks';
 import { Button, Chip, Chips, Field, Note, Page } from '../theme/bits';
 import { idFor, nobody } from './profile';
 import { ProfileForm } from './ProfileForm';
+import { RemovePerson } from './RemovePerson';
 import { SettingsForm } from './SettingsForm';
 
 /** Everyone who uses this database, one at a time. */
@@ -28,6 +29,7 @@ export function YouPage() {
         {all.map((p) => <Chip key={p.id} $on={p.id === person?.id} aria-pressed={p.id === person?.id} onPress={() => setAt(p.id)}>{p.name}</Chip>)}
       </Chips>
       {person && <ProfileForm key={person.id} person={person} />}
+      {person && <RemovePerson key={`out ${person.id}`} person={person} />}
       <form style={{ display: 'flex', gap: 8, alignItems: 'end', maxWidth: 520 }} onSubmit={(e) => { e.preventDefault(); if (name.trim()) add(); }}>
         <Field>Someone else who uses this<input value={name} maxLength={80} onChange={(e) => setName(e.target.value)} /></Field>
         <Button type="submit" isDisabled={!name.trim() || save.isPending}>Add them</Button>
