@@ -3,6 +3,7 @@ package casebook
 import (
 	"slices"
 
+	"zestythicket/guide"
 	"zestythicket/lot"
 	"zestythicket/report"
 )
@@ -25,8 +26,38 @@ type Second struct {
 	Differs []Differs `json:"differs"`
 	Added   []string  `json:"added" doc:"What was looked at only at home"`
 	Missing []string  `json:"missing" doc:"What was seen soundly in the field and not looked at again"`
+	Asked   []Asked   `json:"asked" doc:"What a second look has to add"`
 	Ready   bool      `json:"ready" doc:"It stands: the bag can be marked"`
 	Words   string    `json:"words"`
+}
+
+// Asked is something that a second look has to add.
+type Asked struct {
+	Do     string   `json:"do"`
+	Traits []string `json:"traits" doc:"By id: one of these, read soundly"`
+	Done   bool     `json:"done"`
+}
+
+// asked lists what a second look has to add, and whether it was.
+func (k *pot) asked(home *View) []Asked {
+	out := []Asked{}
+	ix := k.c.Engine.Index()
+	at, ok := ix.TaxonAt(home.Facts.Target)
+	if !ok || len(home.Patch.Judgements) == 0 {
+		return out
+	}
+	j := &home.Patch.Judgements[0]
+	var stages guide.StageSet
+	for _, s := range j.Stages {
+		if st, ok := guide.ParseStage(s); ok {
+			stages |= guide.NewStageSet(st)
+		}
+	}
+	for _, a := range ix.Book.Kitchen.AsksFor(&ix.Book.Taxa[at], stages) {
+		done := slices.ContainsFunc(j.Readings, func(r report.Reading) bool { return r.Soundness == "sound" && slices.Contains(a.Traits, r.Trait.ID) })
+		out = append(out, Asked{a.Do, a.Traits, done})
+	}
+	return out
 }
 
 // homeOf finds the second look at a find: the last one begun.
@@ -65,7 +96,7 @@ func (k *pot) second(find string) (*Second, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Second{Field: find, Differs: []Differs{}, Added: []string{}, Missing: []string{}}
+	s := &Second{Field: find, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}}
 	home, err := k.homeOf(find)
 	if err != nil {
 		return nil, err
@@ -76,6 +107,7 @@ func (k *pot) second(find string) (*Second, error) {
 	}
 	s.Home, s.Person, s.Same = home.ID, home.Person, home.Person == field.Person
 	compare(s, field, home)
+	s.Asked = k.asked(home)
 	fieldOK, homeOK := complete(field), complete(home)
 	if len(home.Patch.Judgements) > 0 {
 		s.Verdict = home.Patch.Judgements[0].Verdict
@@ -90,6 +122,8 @@ func (k *pot) second(find string) (*Second, error) {
 		s.Words = "The find itself is not complete, as it is judged today."
 	case !homeOK:
 		s.Words = "The second look is not complete yet."
+	case slices.ContainsFunc(s.Asked, func(a Asked) bool { return !a.Done }):
+		s.Words = "A second look adds what the field could not give: see what is still asked."
 	default:
 		s.Ready, s.Words = true, "Field and table agree. The decision stays with whoever eats; when in doubt, leave it."
 	}

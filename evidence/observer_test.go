@@ -7,6 +7,7 @@ import (
 
 	"zestythicket/evidence"
 	"zestythicket/guide"
+	truly "zestythicket/internal/observer"
 )
 
 // observer answers truly: whatever check is offered, with the state that the
@@ -18,39 +19,7 @@ type observer struct {
 }
 
 func (o *observer) answer(trait int32) evidence.Answer {
-	ix := o.e.Index()
-	tr := &ix.Book.Traits[trait]
-	a := evidence.Answer{Trait: tr.ID, Kind: evidence.Seen, Count: max(tr.MinCount, 1), Minutes: tr.WaitMin, Paper: "half"}
-	if tr.Prepares != "" {
-		a.States = []string{tr.States[0].ID}
-		return a
-	}
-	for i := range o.truth.Cells {
-		if o.truth.Cells[i].Trait != tr.ID {
-			continue
-		}
-		for _, v := range o.truth.Cells[i].Variants {
-			if v.Stages&o.stages == 0 || v.Kind != guide.Described {
-				continue
-			}
-			if tr.Kind == guide.Measure {
-				a.Kind, a.Value = evidence.Measured, (v.Range[1]+v.Range[2])/2
-				return a
-			}
-			best := 0
-			for s := range v.Freq {
-				if v.Freq[s] > v.Freq[best] {
-					best = s
-				}
-			}
-			if v.Freq[best] >= guide.Sometimes {
-				a.States = []string{tr.States[best].ID}
-				return a
-			}
-		}
-	}
-	a.Kind = evidence.CantTell
-	return a
+	return truly.Answer(&o.e.Index().Book.Traits[trait], o.truth, o.stages)
 }
 
 // regionOf is a region where the use may be gathered.

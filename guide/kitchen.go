@@ -10,6 +10,15 @@ type Kitchen struct {
 	Methods []Method
 	Bands   []Band
 	Aid     []Aid
+	Second  []SecondAsk
+}
+
+// SecondAsk is what a second look at home has to add to the checks of the field, by
+// one of its traits.
+type SecondAsk struct {
+	ID, Do, Source string
+	Kingdom        Kingdom
+	Traits         []string
 }
 
 // FirstStep is something that must be done before anybody eats of it.
@@ -60,6 +69,28 @@ func (k *Kitchen) StepsFor(t *Taxon, part string) []FirstStep {
 			continue
 		}
 		out = append(out, s)
+	}
+	return out
+}
+
+// AsksFor lists what a second look at a taxon has to add, with those of its traits
+// that the entry describes in the stages; where it describes none nothing is asked.
+func (k *Kitchen) AsksFor(t *Taxon, stages StageSet) []SecondAsk {
+	var out []SecondAsk
+	for _, a := range k.Second {
+		if a.Kingdom != t.Kingdom {
+			continue
+		}
+		var known []string
+		for _, c := range t.Cells {
+			if slices.Contains(a.Traits, c.Trait) && slices.ContainsFunc(c.Variants, func(v Variant) bool { return v.Kind == Described && v.Stages&stages != 0 }) {
+				known = append(known, c.Trait)
+			}
+		}
+		if len(known) > 0 {
+			a.Traits = known
+			out = append(out, a)
+		}
 	}
 	return out
 }

@@ -15,7 +15,7 @@ func (l *loader) readKitchen(r yamlpos.Reader, data []byte) {
 	if n == nil {
 		return
 	}
-	m := r.Map(n, "steps", "shares", "methods", "bands", "aid")
+	m := r.Map(n, "steps", "shares", "methods", "bands", "aid", "second")
 	k := &l.book.Kitchen
 	kingdoms := []string{"", "plant", "fungus"}
 	for _, it := range r.Items(m["steps"]) {
@@ -47,6 +47,21 @@ func (l *loader) readKitchen(r yamlpos.Reader, data []byte) {
 		}
 		once(r, it, s.Part, len(k.Shares), func(i int) string { return k.Shares[i].Part })
 		k.Shares = append(k.Shares, s)
+	}
+	for _, it := range r.Items(m["second"]) {
+		f := r.Map(it, "id", "do", "kingdom", "traits", "source")
+		r.Need(it, f, "id", "do", "kingdom", "traits", "source")
+		s := guide.SecondAsk{ID: r.Str(f["id"]), Do: r.Str(f["do"]), Traits: r.Strs(f["traits"]), Source: pick(r, f["source"], "source", l.sources)}
+		if i := r.Word(f["kingdom"], "kingdom", kingdoms[1:]); i >= 0 {
+			s.Kingdom = guide.Kingdom(i + 1)
+		}
+		for i, t := range s.Traits {
+			if l.traits[t] == nil {
+				r.Fail(r.Items(f["traits"])[i], "", "unknown trait %q", t)
+			}
+		}
+		once(r, it, s.ID, len(k.Second), func(i int) string { return k.Second[i].ID })
+		k.Second = append(k.Second, s)
 	}
 	for _, it := range r.Items(m["methods"]) {
 		f := r.Map(it, "id", "do", "parts", "damage")

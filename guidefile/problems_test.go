@@ -74,6 +74,16 @@ func TestProblems(t *testing.T) {
 		"said twice":           {taxon, replace("rank: species\n", "rank: species\nrank: genus\n"), "\"rank\" stands twice", ""},
 		"trait declared twice": {"traits/fungus.yaml", replace("id: growth-habit", "id: fungus-form"), "already declared at traits/fungus.yaml:1", ""},
 		"month out of range":   {taxon, replace("months: 3-5", "months: 3-15"), "a span of months", "over New Year"},
+		"second, trait":        {"kitchen.yaml", replace("traits: [spore-print]", "traits: [spor-print]"), "kitchen.yaml:23:123: unknown trait \"spor-print\"", ""},
+		"share of nothing":     {"kitchen.yaml", replace("part: leaf, take: 0.25", "part: leaf, take: 0"), "is no share", "a share of one"},
+		"share twice":          {"kitchen.yaml", replace("part: flower, take", "part: leaf, take"), "\"leaf\" stands twice", ""},
+		"step of nothing":      {"kitchen.yaml", replace("kingdom: fungus, minutes: 20", "minutes: 20"), "this step belongs to nothing", "name taxa or a kingdom"},
+		"step of nobody":       {"kitchen.yaml", replace("taxa: [armillaria-mellea]", "taxa: [armilaria-mellea]"), "unknown taxon \"armilaria-mellea\"", "armillaria-mellea"},
+		"step, no minutes":     {"kitchen.yaml", replace("parts: [cap], minutes: 15,", "parts: [cap],"), "minutes", ""},
+		"band, key twice":      {"kitchen.yaml", replace("key: t, label", "key: g, label"), "the key \"g\" is taken by good", ""},
+		"band, what":           {"kitchen.yaml", replace("what: trim", "what: keeep"), "unknown what \"keeep\"", "keep"},
+		"aid, route":           {"kitchen.yaml", replace("routes: [eye], do: \"Rinse", "routes: [eyes], do: \"Rinse"), "unknown route \"eyes\"", "eye"},
+		"window turned round":  {"syndromes.yaml", replace("hours: [6, 24]", "hours: [24, 6]"), "the first below the second", "[6, 24]"},
 		"stage check":          {"stages.yaml", replace("state: open", "state: opened"), "unknown state of flowers-open", "open"},
 	} {
 		_, err := guidefile.Load(shipped(t, c.file, c.change))

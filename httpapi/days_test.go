@@ -13,8 +13,10 @@ import (
 	"go.yaml.in/yaml/v3"
 
 	"zestythicket/casebook"
+	"zestythicket/evidence"
 	"zestythicket/exchange/casefile"
 	"zestythicket/guide"
+	"zestythicket/internal/observer"
 	"zestythicket/report"
 )
 
@@ -254,11 +256,40 @@ func (r *dayRig) truth(id string, b *casebookBegin) {
 func (r *dayRig) secondLook(find, id string) {
 	r.must("POST", "/api/finds/"+find+"/second", map[string]string{"id": id, "person": "sorrel"})
 	r.observe(id)
+	// What only the table can give: until each is read, the look does not stand.
+	for _, a := range fetch[casebook.Second](r.rig, "/api/finds/"+find+"/second").Asked {
+		if a.Done {
+			continue
+		}
+		if s := fetch[casebook.Second](r.rig, "/api/finds/"+find+"/second"); s.Ready {
+			r.t.Errorf("%s stands without: %s", id, a.Do)
+		}
+		r.look(id, a.Traits[0])
+	}
+}
+
+// look answers one trait truly.
+func (r *dayRig) look(id, trait string) {
+	ix := r.book.Engine.Index()
+	at, ok := ix.TraitAt(trait)
+	if !ok {
+		r.t.Fatalf("%s: nothing is offered", id)
+	}
+	v := fetch[casebook.View](r.rig, "/api/finds/"+id)
+	target, _ := ix.TaxonAt(v.Facts.Target)
+	var stages guide.StageSet
+	for _, s := range v.Patch.Judgements[0].Stages {
+		if st, ok := guide.ParseStage(s); ok {
+			stages |= guide.NewStageSet(st)
+		}
+	}
+	ev := evidence.Event{Kind: evidence.Answered, Answer: observer.Answer(&ix.Book.Traits[at], &ix.Book.Taxa[target], stages)}
+	r.keys++
+	r.must("POST", "/api/finds/"+id+"/log", casebook.NewLine{Key: fmt.Sprintf("truth-key-%05d", r.keys), Specimen: "s1", Kind: "answered", Body: bodyOf(&ev, nil)})
 }
 
 // observe follows the offered checks to a verdict.
 func (r *dayRig) observe(id string) {
-	ix := r.book.Engine.Index()
 	for n := 0; n < 40; n++ {
 		v := fetch[casebook.View](r.rig, "/api/finds/"+id)
 		j := v.Patch.Judgements[0]
@@ -272,14 +303,7 @@ func (r *dayRig) observe(id string) {
 		if next == "" || j.Obligations[0].Code == "answer-condition" {
 			next = firstTrait(j.Obligations)
 		}
-		at, ok := ix.TraitAt(next)
-		if !ok {
-			r.t.Fatalf("%s: nothing is offered: %+v", id, j.Obligations)
-		}
-		target, _ := ix.TaxonAt(v.Facts.Target)
-		a := truthful(&ix.Book.Traits[at], &ix.Book.Taxa[target], j.Stages)
-		r.keys++
-		r.must("POST", "/api/finds/"+id+"/log", casebook.NewLine{Key: fmt.Sprintf("truth-key-%05d", r.keys), Specimen: "s1", Kind: "answered", Body: casebook.Body{Answer: a}})
+		r.look(id, next)
 	}
 	r.t.Fatalf("%s has no verdict after forty answers", id)
 }
@@ -291,44 +315,4 @@ func firstTrait(list []report.Obligation) string {
 		}
 	}
 	return ""
-}
-
-func truthful(tr *guide.Trait, tx *guide.Taxon, stages []string) *casebook.Answer {
-	a := &casebook.Answer{Trait: tr.ID, Kind: "seen", Count: max(tr.MinCount, 1), Minutes: tr.WaitMin, Paper: "half"}
-	if tr.Prepares != "" {
-		a.States = []string{tr.States[0].ID}
-		return a
-	}
-	var set guide.StageSet
-	for _, s := range stages {
-		if st, ok := guide.ParseStage(s); ok {
-			set |= guide.NewStageSet(st)
-		}
-	}
-	for i := range tx.Cells {
-		if tx.Cells[i].Trait != tr.ID {
-			continue
-		}
-		for _, v := range tx.Cells[i].Variants {
-			if v.Stages&set == 0 || v.Kind != guide.Described {
-				continue
-			}
-			if tr.Kind == guide.Measure {
-				a.Kind, a.Value = "measured", (v.Range[1]+v.Range[2])/2
-				return a
-			}
-			best := 0
-			for s := range v.Freq {
-				if v.Freq[s] > v.Freq[best] {
-					best = s
-				}
-			}
-			if v.Freq[best] >= guide.Sometimes {
-				a.States = []string{tr.States[best].ID}
-				return a
-			}
-		}
-	}
-	a.Kind, a.States = "cant-tell", nil
-	return a
 }

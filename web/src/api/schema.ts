@@ -893,6 +893,12 @@ export interface components {
              */
             with?: "hands" | "gloves" | "blade" | "";
         };
+        Asked: {
+            do: string;
+            done: boolean;
+            /** @description By id: one of these, read soundly */
+            traits: string[];
+        };
         AuditEntry: {
             by: components["schemas"]["TraitRef"][];
             decisive: boolean;
@@ -2278,6 +2284,8 @@ export interface components {
         Second: {
             /** @description What was looked at only at home */
             added: string[];
+            /** @description What a second look has to add */
+            asked: components["schemas"]["Asked"][];
             differs: components["schemas"]["Differs"][];
             /** @description Id of the find */
             field: string;

@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { beginSecond, newKey } from '../api/client';
 import { useFind, useKitchen, useKitchenChange, usePeople, useSecond } from '../api/hooks';
+import { plain } from '../guide/words';
 import { Field, LinkButton, Next, NextLink, Note, Page, Soft } from '../theme/bits';
 import { Deed, Part, Refused } from './bits';
 
@@ -45,6 +46,11 @@ export function SecondPage() {
       ) : (
         <>
           <div>{s.ready ? <LinkButton to={`/find/${s.home}`}>Look at it again on the bench</LinkButton> : <NextLink to={`/find/${s.home}`}>Go on with it on the bench</NextLink>}</div>
+          {s.asked.length > 0 && (
+            <Part id="asked-h" title="What a second look adds">
+              <ul>{s.asked.map((a) => <li key={a.do}>{a.done ? <b>Done: </b> : <b>Open: </b>}{a.do}{!a.done && <> (in the <Link to={`/find/${s.home}?way=list`}>checklist</Link>: {a.traits.map(plain).join(' or ')})</>}</li>)}</ul>
+            </Part>
+          )}
           <Part id="differs-h" title="What disagrees">
             {s.differs.length === 0 ? <p>Nothing so far.</p> : (
               <Pairs>
