@@ -6,6 +6,7 @@ import { useCook, useKitchen } from '../api/hooks';
 import { Button, Field, Next, Note, Soft } from '../theme/bits';
 import { Deed, Part, Refused, Tick } from './bits';
 import { Felt } from './Felt';
+import { fromLocal } from './when';
 
 const Table = styled.ul`list-style: none; margin: 0; padding: 0; li { display: grid; grid-template-columns: 130px 1fr; gap: 4px 14px; padding: 6px 0; border-top: 1px solid var(--line); }`;
 
@@ -16,15 +17,16 @@ export function Eat({ trace }: { trace: S['TraceView'] }) {
   const cook = useCook();
   const [who, setWho] = useState('');
   const [amount, setAmount] = useState('');
+  const [at, setAt] = useState('');
   const [dry, setDry] = useState(false);
   const may = people.filter((p) => p.may);
   const person = may.find((p) => p.person === who);
   const here = eaters.filter((e) => e.lot === l.id || l.children.includes(e.lot));
-  const meal = () => cook.mutate({ kind: 'ate', lot: l.id, person: who, amount, unit: (kitchen.data?.unit ?? 'g') as 'g', first: person?.first ?? false, noAlcohol: dry, seen: { [l.id]: l.rev } });
+  const meal = () => cook.mutate({ kind: 'ate', lot: l.id, person: who, amount, ...(at ? { atMs: fromLocal(at) } : {}), unit: (kitchen.data?.unit ?? 'g') as 'g', first: person?.first ?? false, noAlcohol: dry, seen: { [l.id]: l.rev } });
   return (
     <Part id="eat-h" title="Who may eat of it">
       <Table>
-        {people.map((p) => <li key={p.person}><b>{p.name}</b><span>{!p.may ? <>Not now. {p.why}</> : p.first ? 'A first taste of their own: a little, cooked, no alcohol, then a wait.' : 'Has tasted this kind, and nothing was felt.'}</span></li>)}
+        {people.map((p) => <li key={p.person}><b>{p.name}</b><span>{!p.may ? <>Not now. {p.why}</> : p.first ? 'A first taste of their own: a little, cooked, no alcohol, then a wait.' : 'Has tasted this kind; no reaction was put down.'}</span></li>)}
       </Table>
       {people.length === 0 && <p>Nobody is known here yet. <Link to="/you">Add whoever eats</Link>: what is refused to one may be open to another.</p>}
       {may.length > 0 && (
@@ -34,6 +36,7 @@ export function Eat({ trace }: { trace: S['TraceView'] }) {
           <Deed aria-label="A plate" onSubmit={(e) => { e.preventDefault(); meal(); }}>
             <Field>Who eats<select value={who} onChange={(e) => setWho(e.target.value)}><option value="">…</option>{may.map((p) => <option key={p.person} value={p.person}>{p.name}{p.first ? ' (first taste)' : ''}</option>)}</select></Field>
             <Field>How much, {kitchen.data?.unit ?? 'g'}<input inputMode="decimal" value={amount} onChange={(e) => setAmount(e.target.value)} /></Field>
+            <Field>When, if not now<input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} /></Field>
             {person?.first && <Tick><input type="checkbox" checked={dry} onChange={(e) => setDry(e.target.checked)} /> No alcohol, yesterday, today and tomorrow</Tick>}
             {person?.first
               ? <Next type="submit" isDisabled={!amount || !dry || cook.isPending}>Eat a first taste, at most {kitchen.data?.most} g</Next>
