@@ -228,7 +228,7 @@ test('by keyboard: a profile, another person, a plan for what is cut', async ({ 
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Ilse');
   const people = await scene.call<S['Person'][]>('GET', '/api/people');
   expect(people[0]!.profile).toMatchObject({ facts: ['kidney-stones'], hand: { palm: 8.5 } });
-  expect(people.map((p) => p.id)).toEqual(['rowan', 'ilse']);
+  expect(people.map((p) => p.id)).toEqual(['rowan', 'teasel', 'ilse']);
   await scene.begin('cut-vine', { intent: 'clear', kingdom: 'plant', region: 'ENA' }, '2026-11-20', ['winter-twig']);
   await bench(page, server.address, 'cut-vine');
   await page.keyboard.press('o');
@@ -238,4 +238,37 @@ test('by keyboard: a profile, another person, a plan for what is cut', async ({ 
   await page.keyboard.type('by the quarry');
   await page.keyboard.press('Enter');
   await expect(dialog(page).locator('time')).toHaveCount(3);
+});
+
+test('by keyboard: how much, sorting and the bag; then a call, and what was eaten', async ({ page, server }) => {
+  const scene = new Scene(server);
+  await page.goto(`${server.address}/find/demo-sloes/harvest`);
+  await tabTo(page, /^Pieces here/);
+  await page.keyboard.type('400');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Take 47 at most.')).toBeVisible(); // 30 in 100 of the 504 that stood here, less the 104 taken that day
+  await tabTo(page, /^ripe: take/);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('e');
+  await page.keyboard.press('s');
+  await expect(page.getByText('2 kept, 0 to trim, 1 left where they were')).toBeVisible();
+  await tabTo(page, /^Full bag/);
+  await page.keyboard.type('212');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('12');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /^B1/ })).toBeVisible();
+  await tabTo(page, /^Something is wrong/, true);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Call now. Write afterwards.' })).toBeVisible();
+  await tabTo(page, /^Eaten/);
+  await page.keyboard.press('Enter');
+  await tabTo(page, /^What was eaten/);
+  await page.keyboard.type('a sloe that was none');
+  await tabTo(page, /^Feels or shows/);
+  await page.keyboard.type('dry mouth');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Stored.', { exact: true })).toBeVisible();
+  const [incident] = await scene.call<S['Incident'][]>('GET', '/api/incidents');
+  expect([incident!.exposures[0]!.what, incident!.symptoms[0]!.what]).toEqual(['a sloe that was none', 'dry mouth']);
 });

@@ -22,7 +22,7 @@ export function Eat({ trace }: { trace: S['TraceView'] }) {
   const may = people.filter((p) => p.may);
   const person = may.find((p) => p.person === who);
   const here = eaters.filter((e) => e.lot === l.id || l.children.includes(e.lot));
-  const meal = () => cook.mutate({ kind: 'ate', lot: l.id, person: who, amount, ...(at ? { atMs: fromLocal(at) } : {}), unit: (kitchen.data?.unit ?? 'g') as 'g', first: person?.first ?? false, noAlcohol: dry, seen: { [l.id]: l.rev } });
+  const meal = () => cook.mutate({ kind: 'ate', lot: l.id, person: who, amount, ...(at ? { atMs: fromLocal(at) } : {}), unit: (kitchen.data?.unit ?? 'g') as 'g', first: person?.first ?? false, noAlcohol: dry, seen: { [l.id]: l.rev } }, { onSuccess: () => { setWho(''); setAmount(''); setAt(''); setDry(false); } });
   return (
     <Part id="eat-h" title="Who may eat of it">
       <Table>

@@ -23,7 +23,7 @@ export function HarvestPage() {
         <p><Link to={`/find/${id}`}>{v.title || v.target?.common || 'The find'}</Link>{v.target && <>, {v.facts.part} of {v.target.common} <i>{v.target.scientific}</i></>}, {v.place || 'no place given'}</p>
       </div>
       {!h.takeable && <Note role="status"><b>The checks of this find are not complete: nothing is taken.</b> What you count here is kept. <Link to={`/find/${id}`}>Back to the checks</Link></Note>}
-      <HowMuch key={JSON.stringify(h.stand)} find={id} how={h} />
+      <HowMuch find={id} how={h} />
       <Part id="methods-h" title="How, least damage first">
         <ol>{h.methods.map((m, i) => <li key={i}>{m.do}{m.damage > 0 && <Soft> ({damage[m.damage]})</Soft>}</li>)}</ol>
         {h.quality.length > 0 && <p>Worth taking: {h.quality.join('; ')}.</p>}

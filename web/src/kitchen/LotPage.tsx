@@ -17,9 +17,14 @@ import { dayOf } from './when';
 
 const Head = styled.header`display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; h1 { font-size: 1.9rem; } .acts { display: flex; flex-wrap: wrap; gap: 8px; margin-left: auto; } @media (max-width: 600px) { .acts { margin-left: 0; } }`;
 
-/** A bag or batch: what it is, what stands between it and a plate, where it came from and where it went. */
+/** One page a lot: what was typed into one is not carried to another. */
 export function LotPage() {
   const { id = '' } = useParams();
+  return <LotDesk key={id} id={id} />;
+}
+
+/** A bag or batch: what it is, what stands between it and a plate, where it came from and where it went. */
+function LotDesk({ id }: { id: string }) {
   const { data: t, error } = useLot(id);
   if (error) return <Page><h1>No such bag or batch</h1><p>{error.message}</p><p><Link to="/kitchen">To the kitchen</Link></p></Page>;
   if (!t) return <Page><p role="status">Fetching {id}…</p></Page>;
@@ -45,8 +50,8 @@ export function LotPage() {
           <Note role="status"><b>{l.what}</b> {l.hint}</Note>
           {l.state === 'held' && <Held trace={t} />}
           {l.state === 'second-look' && <SecondStep trace={t} />}
-          {l.steps.length > 0 && <Steps key={l.rev} lot={l} />}
-          <Eat key={`e${l.rev}`} trace={t} />
+          {l.steps.length > 0 && <Steps lot={l} />}
+          <Eat trace={t} />
           {l.state !== 'held' && <Make lot={l} />}
           <Upkeep lot={l} />
         </>
