@@ -69,7 +69,10 @@ type pot struct {
 }
 
 // openKitchen reads the book and lays the holds that follow from finds.
-func (c *Casebook) openKitchen() (*pot, error) {
+func (c *Casebook) openKitchen() (*pot, error) { return c.openWith(map[string]*View{}) }
+
+// openWith opens it with finds that were judged already.
+func (c *Casebook) openWith(views map[string]*View) (*pot, error) {
 	lines, err := c.Store.Kitchen()
 	if err != nil {
 		return nil, err
@@ -78,7 +81,7 @@ func (c *Casebook) openKitchen() (*pot, error) {
 	if err != nil {
 		return nil, err
 	}
-	k := &pot{c: c, keys: map[string]bool{}, views: map[string]*View{}, unit: set.Unit}
+	k := &pot{c: c, keys: map[string]bool{}, views: views, unit: set.Unit}
 	for i := range lines {
 		var d kitchenDoc
 		if err := unJSON(lines[i].Doc, &d); err != nil {
@@ -265,7 +268,8 @@ func (c *Casebook) Cook(a *KitchenAct) (*Kitchen, error) {
 	if _, err := c.Store.AppendKitchen(&store.KitchenLine{Key: a.Key, Kind: a.Kind, Doc: store.JSON(d), AtMS: a.AtMS}); err != nil {
 		return nil, err
 	}
-	if k, err = c.openKitchen(); err != nil {
+	// A line of the kitchen changes no find.
+	if k, err = c.openWith(k.views); err != nil {
 		return nil, err
 	}
 	return k.look()

@@ -28,7 +28,7 @@ export function LabelPage() {
       {!sample && l.lookedBy && <p>Second look: {l.lookedBy}</p>}
       {!sample && <p>{l.pieces > 0 ? `${l.checked} of ${l.pieces} looked at one by one` : 'pieces not counted'}{l.basket ? `; basket ${l.basket}` : ''}{l.parents.length > 0 ? `; from ${l.parents.join(', ')}` : ''}</p>}
       {!sample && l.steps.length > 0 && <p>First: {l.steps.map((s) => `${s.done ? '☑' : '☐'} ${s.do}${s.minutes ? `, ${s.minutes} min` : ''}`).join('; ')}</p>}
-      <p className="foot">{sample ? 'If anybody feels ill: this goes with them.' : `${{ held: 'HELD', open: 'First taste behind somebody' }[l.state as string] ?? 'Not for eating yet'} on ${dayOf(today)}; look it up by its code.`}{!sample && l.keepByMs ? ` Keeps to ${dayOf(l.keepByMs)}.` : ''}</p>
+      <p className="foot">{sample ? 'If anybody feels ill: this goes with them.' : `${{ held: 'HELD', open: 'Somebody here has tasted this kind:' }[l.state as string] ?? 'Not for eating yet,'} ${dayOf(today)}; look it up by its code.`}{!sample && l.keepByMs ? ` Keeps to ${dayOf(l.keepByMs)}.` : ''}</p>
     </Tag>
   );
   return (
