@@ -171,6 +171,7 @@ test('the map is drawn by pen and by keyboard, and a drawing is rubbed out', asy
   for (const [x, y] of [[0.2, 0.2], [0.5, 0.2], [0.5, 0.6]] as const) await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
   await page.getByRole('button', { name: 'Keep what is drawn' }).click();
   await expect(page.getByText(`${was + 1} drawn`)).toBeVisible();
+  await expect.poll(async () => (await drawn()).length).toBe(was + 1); // it is drawn at once and stored a moment later
   const bed = (await drawn()).at(-1)!;
   expect([bed.properties.name, bed.geometry.type, bed.geometry.coordinates[0]!.length]).toEqual(['nettle bed', 'Polygon', 4]);
   const [a, b, c] = bed.geometry.coordinates[0]! as [number[], number[], number[]];
@@ -188,10 +189,12 @@ test('the map is drawn by pen and by keyboard, and a drawing is rubbed out', asy
   await tabTo(page, /^Keep what is drawn/);
   await page.keyboard.press('Enter');
   await expect(page.getByText(`${was + 2} drawn`)).toBeVisible();
+  await expect.poll(async () => (await drawn()).length).toBe(was + 2);
   expect((await drawn()).at(-1)!.geometry.type).toBe('LineString');
   await page.getByText(`${was + 2} drawn`).click();
   await page.getByRole('button', { name: 'Rub out nettle bed' }).click();
   await expect(page.getByText(`${was + 1} drawn`)).toBeVisible();
+  await expect.poll(async () => (await drawn()).length).toBe(was + 1);
   expect((await drawn()).map((f) => f.properties.name)).not.toContain('nettle bed');
   await page.getByRole('button', { name: 'Line or colony?' }).click();
   await expect(page.getByText(/places over \d+ m²/)).toBeVisible();
