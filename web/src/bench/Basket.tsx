@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { Problem, View } from '../api/client';
+import type { View } from '../api/client';
 import { useCountSpecimen, useSetFacts } from '../api/hooks';
 import { Button, Field, Note, Soft } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { asideId, tray, type Item } from './basket';
 import { ItemPass } from './ItemPass';
 
@@ -22,7 +23,7 @@ export function Basket({ view, specimen }: { view: View; specimen: string }) {
   const [total, setTotal] = useState(String(view.facts.picked ?? 0));
   const facts = useSetFacts(view.id);
   const count = useCountSpecimen(view.id);
-  const problem = (facts.error ?? count.error) as Problem | null;
+  const problem = facts.error ?? count.error;
   const { items, each } = tray(p.passed, p.failed, p.unchecked);
   const n = Number(total);
   const bad = !Number.isInteger(n) || n < 0 || n > 100000;
@@ -60,7 +61,7 @@ export function Basket({ view, specimen }: { view: View; specimen: string }) {
         <input inputMode="numeric" value={total} aria-invalid={bad} onChange={(e) => setTotal(e.target.value)} onBlur={() => !bad && n !== (view.facts.picked ?? 0) && facts.mutate({ ...view.facts, picked: n })} />
       </Field>
       {bad && <Note role="alert">A whole number from 0 to 100000, please.</Note>}
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
     </div>
   );
 }

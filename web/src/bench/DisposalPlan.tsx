@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { Problem, View } from '../api/client';
+import type { View } from '../api/client';
 import { useGuide, useSetFacts } from '../api/hooks';
 import { Field, Next, Note } from '../theme/bits';
+import { Refused } from '../theme/deed';
 
 const Days = styled.ol`list-style: none; margin: 0; padding: 0; li { display: grid; grid-template-columns: 118px 1fr; gap: 4px 16px; border-top: 1.5px solid var(--line); padding: 10px 0; } time { font-family: var(--head); font-weight: 700; } small { grid-column: 2; color: var(--ink-soft); } @media (max-width: 600px) { li { grid-template-columns: 1fr; } small { grid-column: 1; } }`;
 const day = (iso: string) => new Date(`${iso}T12:00`).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
@@ -15,7 +16,7 @@ export function DisposalPlan({ view }: { view: View }) {
   const [cut, setCut] = useState(was?.cut ?? view.day);
   const [weeks, setWeeks] = useState(String(was?.weeks ?? guide.data?.dryingWeeks ?? 8));
   const [place, setPlace] = useState(was?.place ?? '');
-  const problem = save.error as Problem | null;
+  const problem = save.error;
   const n = Number(weeks);
   const bad = !Number.isInteger(n) || n < 1 || n > 104;
   return (
@@ -32,7 +33,7 @@ export function DisposalPlan({ view }: { view: View }) {
         <Field>Left to dry, in weeks<input inputMode="numeric" value={weeks} aria-invalid={bad} onChange={(e) => setWeeks(e.target.value)} /></Field>
         {bad && <Note role="alert">A whole number of weeks from 1 to 104, please.</Note>}
         <Field>Where it is left<input value={place} maxLength={160} placeholder="where nobody and no animal comes by" onChange={(e) => setPlace(e.target.value)} /></Field>
-        {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+        <Refused error={problem} />
         <Next type="submit" isDisabled={save.isPending || bad}>{was ? 'Change the plan' : 'Make the plan'}</Next>
       </form>
       {view.plan && (

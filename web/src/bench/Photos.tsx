@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import { newKey, photoUrl, type Problem, type View } from '../api/client';
+import { newKey, photoUrl, type View } from '../api/client';
 import { useAddPhoto, useRemovePhoto } from '../api/hooks';
-import { Button, Field, Note, Soft } from '../theme/bits';
+import { Button, Field, Soft } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { PhotoMeasure } from './PhotoMeasure';
 import { partsOf } from './plate';
 
@@ -16,7 +17,7 @@ export function Photos({ view, specimen, unit, onTake }: Props) {
   const remove = useRemovePhoto(view.id);
   const [part, setPart] = useState('');
   const [open, setOpen] = useState<string>();
-  const problem = (add.error ?? remove.error) as Problem | null;
+  const problem = add.error ?? remove.error;
   const parts = partsOf(view.facts.kingdom || 'plant');
   const name = (p: View['photos'][number]) => `${parts.find((x) => x.part === p.part)?.label ?? 'The whole'}, specimen ${view.specimens.findIndex((s) => s.id === p.specimen) + 1}`;
   const chosen = view.photos.find((p) => p.id === open);
@@ -51,7 +52,7 @@ export function Photos({ view, specimen, unit, onTake }: Props) {
         />
       </Field>
       <p role="status">{add.isPending ? 'Taking it in…' : add.isSuccess ? 'Stored.' : ''}</p>
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
       {view.photos.length === 0 && <p>No picture yet. The first ones to take are those that can’t be had later: where it stands, how it is inserted, the base in the ground.</p>}
       <List>
         {view.photos.map((p) => (

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { Problem, S } from '../api/client';
+import type { S } from '../api/client';
 import { useSetFacts } from '../api/hooks';
-import { Chip, Chips, Field, Next, Note } from '../theme/bits';
+import { Chip, Chips, Field, Next } from '../theme/bits';
+import { Refused } from '../theme/deed';
 
 const Group = styled.fieldset`border: 0; padding: 0; margin: 0; display: grid; gap: 6px; legend { font-weight: 600; padding: 0; margin-bottom: 4px; }`;
 
@@ -18,7 +19,7 @@ const choices: [Key, string, [string, string][]][] = [
 export function PlaceForm({ id, facts, onDone }: { id: string; facts: S['Facts']; onDone: () => void }) {
   const [f, setF] = useState(facts);
   const save = useSetFacts(id);
-  const problem = save.error as Problem | null;
+  const problem = save.error;
   return (
     <form
       style={{ display: 'grid', gap: 18 }}
@@ -48,7 +49,7 @@ export function PlaceForm({ id, facts, onDone }: { id: string; facts: S['Facts']
         Items in the basket
         <input type="number" min={0} max={100000} value={f.picked ?? 0} onChange={(e) => setF({ ...f, picked: Number(e.target.value) })} />
       </Field>
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
       <Next type="submit" isDisabled={save.isPending}>Store the place and its rules</Next>
     </form>
   );

@@ -2,9 +2,10 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { begin, newKey, type Problem, type S } from '../api/client';
+import { begin, newKey, type S } from '../api/client';
 import { usePeople } from '../api/hooks';
 import { Chip, Chips, Field, Next, Note, Page } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { TargetField } from './TargetField';
 
 const Form = styled.form`display: grid; gap: 22px; max-width: 720px; fieldset { border: 0; padding: 0; margin: 0; } legend { font-weight: 600; padding: 0; margin-bottom: 6px; }
@@ -34,7 +35,7 @@ export function BeginPage() {
   const [place, setPlace] = useState('');
   const [day, setDay] = useState(today);
   const send = useMutation({ mutationFn: begin, networkMode: 'always', onSuccess: (v) => void go(`/find/${v.id}`) });
-  const problem = send.error as Problem | null;
+  const problem = send.error;
   const harvest = intent === 'eat' || intent === 'remedy';
   const chosen = target?.uses[use];
   return (
@@ -86,7 +87,7 @@ export function BeginPage() {
           <Chips>{habitats.map(([v, l]) => <Chip key={v} $on={where.includes(v)} aria-pressed={where.includes(v)} onPress={() => setWhere(where.includes(v) ? where.filter((x) => x !== v) : [...where, v])}>{l}</Chip>)}</Chips>
         </fieldset>
         <Field>A name for this find, if you like<input value={title} maxLength={120} onChange={(e) => setTitle(e.target.value)} /></Field>
-        {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+        <Refused error={problem} />
         <Next type="submit" isDisabled={send.isPending}>Begin, with the stage first</Next>
       </Form>
     </Page>

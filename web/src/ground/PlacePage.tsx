@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
-import { savePlace, type Problem, type S } from '../api/client';
+import { savePlace, type S } from '../api/client';
 import { useGround, usePlace } from '../api/hooks';
-import { Next, Note, Page, Soft } from '../theme/bits';
+import { Next, Page, Soft } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { Cues } from './Cues';
 import { MapDesk } from './MapDesk';
 import { Patches } from './Patches';
@@ -25,13 +26,13 @@ function Place({ stored }: { stored: S['Place'] }) {
   const [p, setP] = useState(stored);
   const save = useGround(savePlace);
   const [patch, setPatch] = useState(stored.patches?.[0]?.id);
-  const problem = save.error as Problem | null;
+  const problem = save.error;
   const change = (next: S['Place']) => { setP(next); save.mutate(next); };
   return (
     <Page style={{ maxWidth: 1240 }}>
       <h1>{p.name}</h1>
       <p><Link to={`/year?place=${p.id}`}>The year here</Link> · <Link to={`/walks/new?place=${p.id}`}>Plan a walk here</Link> · <Link to="/places">All places</Link></p>
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
       <Two>
         <div>
           <MapDesk place={p} patch={p.patches?.find((x) => x.id === patch)} onPlace={change} onPoints={(points) => change({ ...p, patches: p.patches?.map((x) => (x.id === patch ? { ...x, points } : x)) })} />

@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { savePlace, type Problem } from '../api/client';
+import { savePlace } from '../api/client';
 import { useGround, usePlaces } from '../api/hooks';
-import { Button, Field, Note, Page, Soft } from '../theme/bits';
+import { Button, Field, Page, Soft } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { plain } from '../guide/words';
 import { idFor } from '../you/profile';
 
@@ -15,7 +16,7 @@ export function PlacesPage() {
   const save = useGround(savePlace);
   const go = useNavigate();
   const [name, setName] = useState('');
-  const problem = (places.error ?? save.error) as Problem | null;
+  const problem = places.error ?? save.error;
   const add = () => {
     const id = idFor(name, (places.data ?? []).map((p) => p.id));
     save.mutate({ id, name: name.trim() }, { onSuccess: () => void go(`/places/${id}`) });
@@ -24,7 +25,7 @@ export function PlacesPage() {
     <Page>
       <h1>Places</h1>
       <p>Where you go, what stands there, and what you may do. The rules are as you enter them; owners and authorities come first.</p>
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
       <List>
         {places.data?.map((p) => (
           <li key={p.id}>

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { forget, newKey, saveFixed, saveSeen, type Problem, type S } from '../api/client';
+import { forget, newKey, saveFixed, saveSeen, type S } from '../api/client';
 import { useGround } from '../api/hooks';
 import { plain } from '../guide/words';
-import { Button, Field, Note, Soft } from '../theme/bits';
+import { Button, Field, Soft } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { dayWords, edgeWords } from './bands';
 
 const Box = styled.section`border-left: 6px solid var(--bramble); padding-left: 16px; display: grid; gap: 10px; ul { margin: 0; } form { display: flex; flex-wrap: wrap; gap: 10px; align-items: end; }`;
@@ -20,7 +21,7 @@ export function Reckoning({ row, year }: { row: S['YearRow']; year: S['Year'] })
   const seen = useGround(saveSeen);
   const fixed = useGround(saveFixed);
   const away = useGround(({ kind, id }: { kind: 'seen' | 'fixed'; id: string }) => forget(kind, id));
-  const problem = (seen.error ?? fixed.error ?? away.error) as Problem | null;
+  const problem = seen.error ?? fixed.error ?? away.error;
   const mine = year.seen.filter((s) => s.taxon === row.taxon.id);
   const place = year.place || undefined;
   const fixedId = `${row.taxon.id}-${stage}-${year.place || 'guide'}`.slice(0, 90);
@@ -51,7 +52,7 @@ export function Reckoning({ row, year }: { row: S['YearRow']; year: S['Year'] })
         {isFixed && <Button onPress={() => away.mutate({ kind: 'fixed', id: fixedId })}>Back to the reckoning</Button>}
       </form>
       <Soft>What you saw pulls the reckoning towards it: the more days, the more. The day of the chart is {dayWords(year.today)}.</Soft>
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
     </Box>
   );
 }

@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import { newKey, saveSign, type Problem, type S } from '../api/client';
+import { newKey, saveSign, type S } from '../api/client';
 import { useGround } from '../api/hooks';
 import { EntryField, type Entry } from '../guide/EntryField';
-import { Button, Field, Note, Soft } from '../theme/bits';
+import { Button, Field, Soft } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { signOf, signDefaults, type SignDraft } from './sign';
 
 const Form = styled.form`display: flex; flex-wrap: wrap; gap: 10px; align-items: end; label { max-width: 170px; }`;
@@ -15,7 +16,7 @@ export function SignForm({ place }: { place: string }) {
   const [taxon, setTaxon] = useState<Entry>();
   const [other, setOther] = useState<Entry>();
   const [d, setD] = useState<SignDraft>(signDefaults);
-  const problem = save.error as Problem | null;
+  const problem = save.error;
   const number = (key: 'from' | 'to' | 'sd' | 'rain' | 'within' | 'below', label: string) => <Field key={key}>{label}<input inputMode="decimal" value={d[key]} onChange={(e) => setD({ ...d, [key]: e.target.value })} /></Field>;
   return (
     <>
@@ -33,7 +34,7 @@ export function SignForm({ place }: { place: string }) {
       </Form>
       <p role="status">{save.isSuccess ? 'Kept.' : ''}</p>
       <Soft>The amounts that stand here at first are our own defaults; put in what you have seen.</Soft>
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
     </>
   );
 }

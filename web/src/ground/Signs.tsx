@@ -1,6 +1,7 @@
-import { forget, type Problem, type S } from '../api/client';
+import { forget, type S } from '../api/client';
 import { useGround } from '../api/hooks';
-import { Button, Note } from '../theme/bits';
+import { Button } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { nearSigns } from './bands';
 import { SignForm } from './SignForm';
 
@@ -12,7 +13,7 @@ const Line = ({ s, onForget }: { s: S['Stretch']; onForget: (id: string) => void
 export function Signs({ year }: { year: S['Year'] }) {
   const away = useGround((id: string) => forget('signs', id));
   const { near, far } = nearSigns(year.signs, year.day);
-  const problem = away.error as Problem | null;
+  const problem = away.error;
   const forgetOne = (id: string) => away.mutate(id);
   return (
     <section style={{ display: 'grid', gap: 8 }} aria-labelledby="signs-h">
@@ -24,7 +25,7 @@ export function Signs({ year }: { year: S['Year'] }) {
         <summary>Add a sign</summary>
         <SignForm place={year.place} />
       </details>
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
     </section>
   );
 }

@@ -1,20 +1,21 @@
 import { useState } from 'react';
-import { importWeather, type Problem, type S } from '../api/client';
+import { importWeather, type S } from '../api/client';
 import { useGround } from '../api/hooks';
-import { Button, Field, Note, Soft } from '../theme/bits';
+import { Button, Field, Soft } from '../theme/bits';
+import { Refused } from '../theme/deed';
 
 /** A file of daily weather for a place; with faults in it, the good part is stored only when that is said. */
 export function WeatherFile({ place }: { place: string }) {
   const send = useGround(({ file, partly }: { file: Blob; partly: boolean }) => importWeather(place, file, partly));
   const [file, setFile] = useState<Blob>();
   const got: S['Imported'] | undefined = send.data;
-  const problem = send.error as Problem | null;
+  const problem = send.error;
   return (
     <section style={{ display: 'grid', gap: 8 }} aria-labelledby="weather-h">
       <h2 id="weather-h">Weather</h2>
       <Soft>A CSV with the columns date, tmin_c, tmax_c and rain_mm (or tmin_f, tmax_f, rain_in), a line a day. Degree days and signs after rain or frost are reckoned from it.</Soft>
       <Field>Bring a weather file<input type="file" accept=".csv,text/csv" onChange={(e) => { const f = e.target.files?.[0]; e.target.value = ''; if (f) { setFile(f); send.mutate({ file: f, partly: false }); } }} /></Field>
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
       {got && (
         <>
           <p role="status">{got.read} days read, {got.stored ? 'and stored' : 'nothing stored yet'}.{got.gaps.length > 0 && ` Missing: ${got.gaps.slice(0, 4).join('; ')}${got.gaps.length > 4 ? '…' : ''}.`}</p>

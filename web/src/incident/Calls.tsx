@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Deed } from '../kitchen/bits';
+import { Deed } from '../theme/deed';
 import { moment } from '../kitchen/when';
 import { Button, Field } from '../theme/bits';
 import type { Incident } from './draft';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { S } from '../api/client';
-import { Deed } from '../kitchen/bits';
+import { Deed } from '../theme/deed';
 import { length, moment } from '../kitchen/when';
 import { Thorns } from '../drawing/Thorns';
 import { Button, Field, Note, Soft } from '../theme/bits';

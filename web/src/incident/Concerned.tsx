@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { S } from '../api/client';
-import { Part } from '../kitchen/bits';
+import { Part } from '../theme/deed';
 import { moment } from '../kitchen/when';
 
 /** Who else shared it, what is held, and the finds behind it. */

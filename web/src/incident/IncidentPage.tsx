@@ -2,7 +2,7 @@ import { Link, useLocation, useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useKitchen } from '../api/hooks';
 import { useNow } from '../bench/useNow';
-import { Part } from '../kitchen/bits';
+import { Part } from '../theme/deed';
 import { Chip, Chips, Field, LinkButton, Page, Soft } from '../theme/bits';
 import { Calls } from './Calls';
 import { CallFirst } from './CallFirst';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useNow } from '../bench/useNow';
-import { Deed } from '../kitchen/bits';
+import { Deed } from '../theme/deed';
 import { fromLocal, moment, toLocal } from '../kitchen/when';
 import { Button, Field } from '../theme/bits';
 import type { Incident } from './draft';

@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import type { S, View } from '../api/client';
 import { useCook, useKitchen } from '../api/hooks';
 import { Button, Field, Next, Soft } from '../theme/bits';
-import { Deed, Part, Refused } from './bits';
+import { Deed, Part, Refused } from '../theme/deed';
 import { nextCode } from './lots';
 
 /** One kind, one find, one bag, with its code, weights and the count of what was looked at one by one. */

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import type { S } from '../api/client';
 import { useCook, useKitchen } from '../api/hooks';
 import { Button, Field, Next, Note, Soft } from '../theme/bits';
-import { Deed, Part, Refused, Tick } from './bits';
+import { Deed, Part, Refused, Tick } from '../theme/deed';
 import { Felt } from './Felt';
 import { fromLocal } from './when';
 

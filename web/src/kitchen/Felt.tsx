@@ -5,7 +5,7 @@ import type { S } from '../api/client';
 import { useCook } from '../api/hooks';
 import { useNow } from '../bench/useNow';
 import { Button, Field, Soft } from '../theme/bits';
-import { Refused } from './bits';
+import { Refused } from '../theme/deed';
 import { length, moment } from './when';
 
 const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 8px; li { background: var(--sheet); padding: 10px 14px; border-left: 6px solid var(--bramble); display: grid; gap: 8px; } .acts { display: flex; flex-wrap: wrap; gap: 8px; align-items: end; }`;

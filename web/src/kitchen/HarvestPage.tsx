@@ -2,7 +2,7 @@ import { Link, useParams } from 'react-router';
 import { useAmount, useFind } from '../api/hooks';
 import { Note, Page, Soft } from '../theme/bits';
 import { Bagging } from './Bagging';
-import { Part } from './bits';
+import { Part } from '../theme/deed';
 import { HowMuch } from './HowMuch';
 import { Sorting } from './Sorting';
 

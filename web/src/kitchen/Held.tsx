@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { S } from '../api/client';
 import { useCook } from '../api/hooks';
 import { Button, Field, Soft } from '../theme/bits';
-import { Deed, Part, Refused } from './bits';
+import { Deed, Part, Refused } from '../theme/deed';
 import { moment } from './when';
 
 /** Why it is held, and the two ways on: look at every piece again, or take the hold off by name and reason. */

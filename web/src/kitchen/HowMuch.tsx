@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import { saveStand, type S } from '../api/client';
 import { useKitchenChange, useSettings } from '../api/hooks';
 import { Button, Field, Next, Soft } from '../theme/bits';
-import { Deed, Part, Refused, Tick } from './bits';
+import { Deed, Part, Refused, Tick } from '../theme/deed';
 
 const Ladder = styled.ol`list-style: none; margin: 0; padding: 0; li { display: grid; grid-template-columns: minmax(2px, var(--w)) auto 1fr; gap: 10px; align-items: center; padding: 3px 0; } li > i { height: 16px; background: var(--bramble); } li > b { min-width: 40px; font-family: var(--head); }
   @media (max-width: 600px) { li { grid-template-columns: 48px 1fr; } li > i { display: none; } }`;

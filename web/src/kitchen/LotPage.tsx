@@ -2,7 +2,7 @@ import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { useLot } from '../api/hooks';
 import { LinkButton, Note, Page, Soft } from '../theme/bits';
-import { Part } from './bits';
+import { Part } from '../theme/deed';
 import { Eat } from './Eat';
 import { Gate } from './Gate';
 import { Held } from './Held';

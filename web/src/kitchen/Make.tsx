@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useCook, useKitchen } from '../api/hooks';
 import { Button, Field, Soft } from '../theme/bits';
-import { Deed, Part, Refused } from './bits';
+import { Deed, Part, Refused } from '../theme/deed';
 import { expected, nextCode, type Lot } from './lots';
 
 type Line = { lot: string; amount: string };

@@ -5,7 +5,7 @@ import { beginSecond, newKey } from '../api/client';
 import { useFind, useKitchen, useKitchenChange, usePeople, useSecond } from '../api/hooks';
 import { plain } from '../guide/words';
 import { Field, LinkButton, Next, NextLink, Note, Page, Soft } from '../theme/bits';
-import { Deed, Part, Refused } from './bits';
+import { Deed, Part, Refused } from '../theme/deed';
 
 const Pairs = styled.table`border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 12px 8px 0; border-top: 1.5px solid var(--line); vertical-align: top; } thead th { border: 0; } tr.sound th::before { content: '≠ '; font-family: var(--head); }`;
 

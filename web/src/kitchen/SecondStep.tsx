@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { S } from '../api/client';
 import { useCook } from '../api/hooks';
 import { Field, Next, NextLink, Soft } from '../theme/bits';
-import { Deed, Part, Refused } from './bits';
+import { Deed, Part, Refused } from '../theme/deed';
 
 /** The second look at home: where it stands for each find behind the lot, and the mark once it is made. */
 export function SecondStep({ trace: { lot: l, finds, back } }: { trace: S['TraceView'] }) {

@@ -4,7 +4,7 @@ import { sortInto, type S } from '../api/client';
 import { useKitchenChange } from '../api/hooks';
 import { useKeys } from '../bench/useKeys';
 import { Button, Soft } from '../theme/bits';
-import { Part, Refused } from './bits';
+import { Part, Refused } from '../theme/deed';
 import { Tally, type Counts } from './tally';
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 10px; @media (max-width: 600px) { grid-template-columns: 1fr 1fr; }

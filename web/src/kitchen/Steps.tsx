@@ -3,7 +3,7 @@ import { useCook } from '../api/hooks';
 import { span, waited } from '../bench/wait';
 import { useNow } from '../bench/useNow';
 import { Button, Next, Soft } from '../theme/bits';
-import { Part, Refused } from './bits';
+import { Part, Refused } from '../theme/deed';
 import type { Lot } from './lots';
 
 const List = styled.ol`margin: 0; padding-left: 24px; display: grid; gap: 10px; li > div { display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center; } progress { width: 160px; height: 14px; accent-color: var(--bramble); }`;

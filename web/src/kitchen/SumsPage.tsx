@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { sum, type SumQuery } from '../api/client';
 import { Chip, Chips, Field, Note, Page } from '../theme/bits';
-import { Deed, Refused } from './bits';
+import { Deed, Refused } from '../theme/deed';
 
 const kinds: { kind: SumQuery['kind']; label: string; fields: string[]; unit: string }[] = [
   { kind: 'scale', label: 'Scale a recipe', fields: ['Amount in the recipe', 'The recipe is for', 'You want it for'], unit: '' },

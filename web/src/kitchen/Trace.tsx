@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { S } from '../api/client';
 import { Soft } from '../theme/bits';
-import { Part } from './bits';
+import { Part } from '../theme/deed';
 import type { Lot } from './lots';
 import { Vessel } from './Vessel';
 import { moment } from './when';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useCook, useKitchen } from '../api/hooks';
 import { Button, Field } from '../theme/bits';
-import { Deed, Refused } from './bits';
+import { Deed, Refused } from '../theme/deed';
 import type { Lot } from './lots';
 
 /** Throwing away, weighing again, holding. */

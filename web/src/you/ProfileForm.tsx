@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { Problem, S } from '../api/client';
+import type { S } from '../api/client';
 import { useGuide, useSavePerson } from '../api/hooks';
-import { Chip, Chips, Field, Next, Note, Soft } from '../theme/bits';
+import { Chip, Chips, Field, Next, Soft } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { HandRuler } from './HandRuler';
 import { Health } from './Health';
 import { SignOffs } from './SignOffs';
@@ -18,7 +19,7 @@ export function ProfileForm({ person }: { person: S['Person'] }) {
   const [p, setP] = useState(person.profile);
   const guide = useGuide();
   const save = useSavePerson();
-  const problem = save.error as Problem | null;
+  const problem = save.error;
   return (
     <Form
       onSubmit={(e) => {
@@ -40,7 +41,7 @@ export function ProfileForm({ person }: { person: S['Person'] }) {
       <HandRuler hand={p.hand} onHand={(hand) => setP({ ...p, hand })} />
       <Field>What you have gathered so far, in your own words. It weighs nothing here.<input value={p.experience ?? ''} maxLength={300} onChange={(e) => setP({ ...p, experience: e.target.value })} /></Field>
       <SignOffs groups={guide.data?.hardGroups ?? []} signOffs={p.signOffs} onChange={(signOffs) => setP({ ...p, signOffs })} />
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
       <Next type="submit" isDisabled={save.isPending}>Store this</Next>
       <p role="status">{save.isSuccess ? 'Stored.' : ''}</p>
     </Form>

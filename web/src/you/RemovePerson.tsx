@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { removePerson, type S } from '../api/client';
 import { useKitchenChange } from '../api/hooks';
-import { Refused } from '../kitchen/bits';
+import { Refused } from '../theme/deed';
 import { Button, Chips } from '../theme/bits';
 
 /** Takes somebody out of this database, with what is known of their health; refused for whoever stands in the trace. */

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { saveSettings, type S } from '../api/client';
 import { useKitchenChange, useSettings } from '../api/hooks';
-import { Deed, Refused } from '../kitchen/bits';
+import { Deed, Refused } from '../theme/deed';
 import { Button, Field, Soft } from '../theme/bits';
 
 /** Numbers to call, the wait after a first taste, and the unit of weights: for all who use this database. */

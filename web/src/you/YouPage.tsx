@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { Problem } from '../api/client';
 import { usePeople, useSavePerson } from '../api/hooks';
-import { Button, Chip, Chips, Field, Note, Page } from '../theme/bits';
+import { Button, Chip, Chips, Field, Page } from '../theme/bits';
+import { Refused } from '../theme/deed';
 import { idFor, nobody } from './profile';
 import { ProfileForm } from './ProfileForm';
 import { RemovePerson } from './RemovePerson';
@@ -15,7 +15,7 @@ export function YouPage() {
   const [name, setName] = useState('');
   const all = people.data ?? [];
   const person = all.find((p) => p.id === at) ?? all[0];
-  const problem = (people.error ?? save.error) as Problem | null;
+  const problem = people.error ?? save.error;
   const add = () => {
     const id = idFor(name, all.map((p) => p.id));
     save.mutate({ id, name: name.trim(), profile: nobody() }, { onSuccess: () => { setAt(id); setName(''); } });
@@ -24,7 +24,7 @@ export function YouPage() {
     <Page>
       <h1>You</h1>
       <p>What is known here decides which checks you are asked for, and what is refused to you whatever others may have. It stays in this database.</p>
-      {problem && <Note role="alert">{problem.message} {problem.fields.join('; ')}</Note>}
+      <Refused error={problem} />
       <Chips role="group" aria-label="Whose profile">
         {all.map((p) => <Chip key={p.id} $on={p.id === person?.id} aria-pressed={p.id === person?.id} onPress={() => setAt(p.id)}>{p.name}</Chip>)}
       </Chips>
