@@ -29,6 +29,7 @@ type EaterView struct {
 	Name   string `json:"name"`
 	Amount string `json:"amount"`
 	Grams  string `json:"grams" doc:"In grams, as a number"`
+	Meal   string `json:"meal,omitempty" doc:"Servings of one meal carry the same word"`
 	First  bool   `json:"first"`
 	Felt   string `json:"felt,omitempty" doc:"What was felt of this kind since: nothing, dislike, reaction"`
 	DueMS  int64  `json:"dueMs,omitempty" doc:"From when it can be said how a first taste was"`
@@ -224,7 +225,7 @@ func (k *pot) weigh(a quantity.Amount) string {
 func (k *pot) eaters(lots []string) []EaterView {
 	out := []EaterView{}
 	for _, s := range k.book.Eaters(lots) {
-		e := EaterView{Seq: s.Seq, AtMS: s.AtMS, Lot: s.Lot, Person: s.Person, Name: k.c.nameOf(s.Person), Amount: k.weigh(s.Amount), Grams: s.Amount.String(), First: s.First}
+		e := EaterView{Seq: s.Seq, AtMS: s.AtMS, Lot: s.Lot, Person: s.Person, Name: k.c.nameOf(s.Person), Amount: k.weigh(s.Amount), Grams: s.Amount.String(), Meal: s.Meal, First: s.First}
 		for _, f := range k.book.Feelings {
 			if f.Person == s.Person && f.Kind == s.Kind && f.Seq > s.Seq {
 				e.Felt = f.Outcome

@@ -52,6 +52,15 @@ func TestTwoScreensOnOneLot(t *testing.T) {
 	}
 }
 
+// Servings of one meal are told by its word, from each of its lots.
+func TestOneMeal(t *testing.T) {
+	r := lots(t)
+	r.must("POST", "/api/kitchen", map[string]any{"key": "meal-000001", "kind": "ate", "lot": "S3", "amount": "8", "person": "rowan", "meal": "Sunday’s sauce"})
+	if e := fetch[casebook.TraceView](r.rig, "/api/lots/S1").Eaters; len(e) != 2 || e[1].Meal != "Sunday’s sauce" || e[0].Meal != "" {
+		t.Errorf("%+v", e)
+	}
+}
+
 // Many hands at once take no more than there is.
 func TestNoMoreThanThereIs(t *testing.T) {
 	r := lots(t)

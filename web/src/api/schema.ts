@@ -1194,6 +1194,8 @@ export interface components {
             /** @description In grams, as a number */
             grams: string;
             lot: string;
+            /** @description Servings of one meal carry the same word */
+            meal?: string;
             name: string;
             person: string;
             /** Format: int64 */

@@ -18,11 +18,12 @@ export function Eat({ trace }: { trace: S['TraceView'] }) {
   const [who, setWho] = useState('');
   const [amount, setAmount] = useState('');
   const [at, setAt] = useState('');
+  const [meal, setMeal] = useState('');
   const [dry, setDry] = useState(false);
   const may = people.filter((p) => p.may);
   const person = may.find((p) => p.person === who);
   const here = eaters.filter((e) => e.lot === l.id || l.children.includes(e.lot));
-  const meal = () => cook.mutate({ kind: 'ate', lot: l.id, person: who, amount, ...(at ? { atMs: fromLocal(at) } : {}), unit: (kitchen.data?.unit ?? 'g') as 'g', first: person?.first ?? false, noAlcohol: dry, seen: { [l.id]: l.rev } }, { onSuccess: () => { setWho(''); setAmount(''); setAt(''); setDry(false); } });
+  const eat = () => cook.mutate({ kind: 'ate', lot: l.id, person: who, amount, ...(meal.trim() ? { meal: meal.trim() } : {}), ...(at ? { atMs: fromLocal(at) } : {}), unit: (kitchen.data?.unit ?? 'g') as 'g', first: person?.first ?? false, noAlcohol: dry, seen: { [l.id]: l.rev } }, { onSuccess: () => { setWho(''); setAmount(''); setAt(''); setDry(false); } });
   return (
     <Part id="eat-h" title="Who may eat of it">
       <Table>
@@ -33,10 +34,11 @@ export function Eat({ trace }: { trace: S['TraceView'] }) {
         <>
           {may.some((p) => p.first) && l.form !== 'cooked' && <Note>A first taste is cooked; this is {l.form}. Cook a little of it below.</Note>}
           {may.some((p) => p.first) && !l.sampled && <Note>Before a first taste: put some of it by, raw, labelled, cold. <Button isDisabled={cook.isPending} onPress={() => cook.mutate({ kind: 'sampled', lot: l.id })}>A raw sample is put by</Button></Note>}
-          <Deed aria-label="A plate" onSubmit={(e) => { e.preventDefault(); meal(); }}>
+          <Deed aria-label="A plate" onSubmit={(e) => { e.preventDefault(); eat(); }}>
             <Field>Who eats<select value={who} onChange={(e) => setWho(e.target.value)}><option value="">…</option>{may.map((p) => <option key={p.person} value={p.person}>{p.name}{p.first ? ' (first taste)' : ''}</option>)}</select></Field>
             <Field>How much, {kitchen.data?.unit ?? 'g'}<input inputMode="decimal" value={amount} onChange={(e) => setAmount(e.target.value)} /></Field>
             <Field>When, if not now<input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} /></Field>
+            {!person?.first && <Field>Part of a meal<input value={meal} maxLength={60} placeholder="Sunday’s soup" onChange={(e) => setMeal(e.target.value)} /></Field>}
             {person?.first && <Tick><input type="checkbox" checked={dry} onChange={(e) => setDry(e.target.checked)} /> No alcohol, yesterday, today and tomorrow</Tick>}
             {person?.first
               ? <Next type="submit" isDisabled={!amount || !dry || cook.isPending}>Eat a first taste, at most {kitchen.data?.most} g</Next>

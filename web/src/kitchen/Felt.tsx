@@ -22,7 +22,7 @@ export function Felt({ eaters }: { eaters: S['EaterView'][] }) {
       <List>
         {eaters.map((e) => (
           <li key={e.seq}>
-            <span><b>{e.name}</b>, {moment(e.atMs)}: {e.amount} of {e.lot}{e.first && ', a first taste'}. {e.felt ? <b>{said[e.felt]}</b> : e.dueMs ? <b role="timer">{e.dueMs > now ? `${length(e.dueMs - now)} of the wait to go` : 'The wait is over. How was it?'}</b> : ''}</span>
+            <span><b>{e.name}</b>, {moment(e.atMs)}: {e.amount} of {e.lot}{e.meal && ` in ${e.meal}`}{e.first && ', a first taste'}. {e.felt ? <b>{said[e.felt]}</b> : e.dueMs ? <b role="timer">{e.dueMs > now ? `${length(e.dueMs - now)} of the wait to go` : 'The wait is over. How was it?'}</b> : ''}</span>
             {!e.felt && e.first && (
               <div className="acts">
                 <Button isDisabled={cook.isPending || (e.dueMs ?? 0) > now} onPress={() => cook.mutate({ kind: 'felt', lot: e.lot, person: e.person, outcome: 'nothing' })}>Nothing was felt</Button>
