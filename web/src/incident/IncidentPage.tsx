@@ -63,7 +63,7 @@ function Taken({ id }: { id: string }) {
         <Soft>The most dangerous first. A delay that fits one takes none of the others off. Dashed: now. Triangle: the first sign.</Soft>
         {view && view.clocks.length > 0
           ? view.clocks.map((c) => <Clock key={`${c.exposure.id} ${c.exposure.atMs}`} clock={c} nowMs={now} closings={doc.closings} onClose={c.fromBook ? undefined : (by, advice) => change((d): Incident => ({ ...d, closings: [...d.closings, { exposure: c.exposure.id, by, advice, atMs: Date.now() }] }))} />)
-          : doc.exposures.map((x) => <Windows key={x.id} lines={(aid.data?.windows[x.route] ?? []).slice(0, 12)} sinceMs={now - x.atMs} delayMs={-1} />)}
+          : doc.exposures.map((x) => <Windows key={x.id} lines={aid.data?.windows[x.route] ?? []} sinceMs={now - x.atMs} delayMs={-1} />)}
         {doc.exposures.length === 0 && <p>They begin with what was taken down above.</p>}
       </Part>
       {view && <Concerned view={view} />}

@@ -30,7 +30,7 @@ export function bars(lot: Lot): { id: string; label: string; open: boolean; says
   const steps = done === lot.steps.length;
   return [
     { id: 'hold', label: 'Holds', open: lot.state !== 'held', says: lot.state === 'held' ? 'held' : 'none on it' },
-    { id: 'look', label: 'Second look', open: looked, says: looked ? 'it stands' : 'not made, or not complete' },
+    { id: 'look', label: 'Second look', open: looked, says: !looked ? 'not made, or not complete' : lot.state === 'held' ? `marked by ${lot.lookedBy}; under the hold nobody asks whether it stands` : 'it stands' },
     { id: 'steps', label: 'First steps', open: steps, says: lot.steps.length === 0 ? 'none known' : `${done} of ${lot.steps.length} done` },
     { id: 'taste', label: 'First taste', open: lot.state === 'open', says: lot.state === 'open' ? 'somebody here has tasted it' : 'nobody yet' },
   ];
