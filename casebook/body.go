@@ -2,6 +2,7 @@ package casebook
 
 import (
 	"encoding/json"
+	"errors"
 	"fmt"
 	"time"
 
@@ -97,8 +98,24 @@ func unJSON(text string, v any) error {
 	return nil
 }
 
-// assemble builds what the engine is told from what is stored.
+// assemble builds what the engine is told from what is stored. A second look at
+// home takes over what only the field could see.
 func (c *Casebook) assemble(row *store.Find) (*evidence.Find, []Line, error) {
+	f, lines, err := c.assembleOwn(row)
+	if err != nil {
+		return nil, nil, err
+	}
+	var facts Facts
+	if err := unJSON(row.Facts, &facts); err != nil {
+		return nil, nil, err
+	}
+	if facts.SecondOf != "" && facts.SecondOf != row.ID {
+		err = c.takeOver(f, facts.SecondOf)
+	}
+	return f, lines, err
+}
+
+func (c *Casebook) assembleOwn(row *store.Find) (*evidence.Find, []Line, error) {
 	var facts Facts
 	if err := unJSON(row.Facts, &facts); err != nil {
 		return nil, nil, err
@@ -128,6 +145,31 @@ func (c *Casebook) assemble(row *store.Find) (*evidence.Find, []Line, error) {
 	}
 	lines, err := c.logOf(row.ID, events, f)
 	return f, lines, err
+}
+
+// takeOver gives a second look at home what the field saw soundly of the first
+// specimen and what can't be seen on the parts that were carried: how it stood,
+// what it grew on, how its base came out, the parts that were left there.
+func (c *Casebook) takeOver(f *evidence.Find, field string) error {
+	ix := c.Engine.Index()
+	kingdom := f.Kingdom
+	if at, ok := ix.TaxonAt(f.Target); ok {
+		kingdom = ix.Book.Taxa[at].Kingdom
+	}
+	f.Carried = ix.Book.Kitchen.CarriedWith(f.Part, kingdom)
+	row, err := c.Store.Find(field)
+	if errors.Is(err, store.ErrNotFound) {
+		return nil // nothing to take over: what the ground shows stays open
+	}
+	if err != nil {
+		return err
+	}
+	there, _, err := c.assembleOwn(row)
+	if err != nil || len(f.Specimens) == 0 || len(there.Specimens) == 0 {
+		return err
+	}
+	f.Log = append(c.Engine.TakeOver(there, there.Specimens[0].ID, f.Specimens[0].ID, f.Carried), f.Log...)
+	return nil
 }
 
 func findOf(facts *Facts, prof *Profile) *evidence.Find {

@@ -54,7 +54,7 @@ func planOf(f *Facts, p *report.Patch) *Plan {
 		{d.Cut, "Cut it. Gloves, long sleeves, eyes covered; leave it " + where + ", with a sign.", "Sap and hairs harm when fresh. Afterwards wash skin at once with soap, then tools and clothes apart from others."},
 		{back.Format(time.DateOnly), fmt.Sprintf("Come back after %d weeks, in gloves again. Bag what is dry, without breaking it up.", d.Weeks), "It harms as much when dry or dead. Never burn it: the smoke carries it. Not to the compost, not through a shredder; ask the local tip how it takes it."},
 		{back.AddDate(0, 0, RegrowthDays).Format(time.DateOnly), "Look for regrowth at the stumps and runners, in gloves.", "What comes again is as harmful as what was cut."},
-	}, Words: "The hazard is still on when it is dry. No day in this plan makes it harmless to touch, and it is never burnt."}
+	}, Words: "The hazard is still on when it is dry. It can still hurt whoever touches it on every day of this plan, and it is never burnt."}
 	for i := range p.Judgements {
 		if p.Judgements[i].Verdict == "no-contact-hazard" {
 			plan.Words = "No contact hazard was found among the entries checked; the plan is kept all the same. The guide does not know every plant."

@@ -37,6 +37,7 @@ type KitchenAct struct {
 	Tare    string `json:"tare,omitempty"`
 	Pieces  int    `json:"pieces,omitempty" minimum:"0" maximum:"100000"`
 	Checked int    `json:"checked,omitempty" minimum:"0" maximum:"100000"`
+	Each    bool   `json:"each,omitempty" doc:"Of bagged and rechecked: every piece was looked at one by one, without a count"`
 	Basket  string `json:"basket,omitempty" maxLength:"40" doc:"Bags of one basket touch each other"`
 
 	From    []KitchenPart `json:"from,omitempty" maxItems:"50"`
@@ -102,7 +103,7 @@ func (c *Casebook) openWith(views map[string]*View) (*pot, error) {
 	return k, k.layHolds()
 }
 
-// layHolds: a mixed or refused find holds its bags until every item was looked at
+// layHolds: a bag with pieces that nobody looked at is held, and a mixed or refused find holds its bags until every item was looked at
 // again.
 func (k *pot) layHolds() error {
 	for _, l := range k.book.Lots() {
@@ -124,6 +125,7 @@ func (k *pot) layHolds() error {
 			k.book.Lay(l.ID, "its find is to be left: "+v.Patch.Judgements[0].Word, last)
 		}
 	}
+	k.book.LayUnlooked()
 	return nil
 }
 
@@ -194,7 +196,7 @@ func eventOfAct(a *kitchenDoc) (*lot.Event, error) {
 		}
 		return v
 	}
-	e := &lot.Event{AtMS: a.AtMS, Kind: lot.Kind(a.Kind), Lot: a.Lot, Find: a.Find, Pieces: a.Pieces, Checked: a.Checked, Basket: a.Basket, Step: a.Step, Person: a.Person, By: a.By,
+	e := &lot.Event{AtMS: a.AtMS, Kind: lot.Kind(a.Kind), Lot: a.Lot, Find: a.Find, Pieces: a.Pieces, Checked: a.Checked, Each: a.Each, Basket: a.Basket, Step: a.Step, Person: a.Person, By: a.By,
 		Why: a.Why, Meal: a.Meal, First: a.First, NoAlcohol: a.NoAlcohol, Outcome: a.Outcome}
 	e.Gross, e.Tare, e.Amount = read("body.gross", a.Gross), read("body.tare", a.Tare), read("body.amount", a.Amount)
 	e.Added, e.Loss, e.Discard = read("body.added", a.Added), read("body.loss", a.Loss), read("body.discard", a.Discard)

@@ -53,6 +53,7 @@ type LotView struct {
 	Gross     string           `json:"gross,omitempty"`
 	Tare      string           `json:"tare,omitempty"`
 	Pieces    int              `json:"pieces"`
+	Each      bool             `json:"each,omitempty" doc:"Every item was looked at one by one, without a count"`
 	Checked   int              `json:"checked" doc:"Items that were looked at one by one"`
 	Basket    string           `json:"basket,omitempty"`
 	State     string           `json:"state" enum:"held,empty,second-look,first-steps,first-taste,open"`
@@ -180,7 +181,7 @@ func (k *pot) recalls(out *Kitchen) error {
 func (k *pot) lot(l *lot.Lot) (*LotView, error) {
 	ix := k.c.Engine.Index()
 	v := &LotView{ID: l.ID, Find: l.Find, Part: l.Piece, Form: l.Form, Bag: len(l.Parents) == 0, PickedMS: l.PickedMS, AtMS: l.AtMS, Made: k.weigh(l.Made), Left: k.weigh(l.Left), Grams: l.Left.String(),
-		Pieces: l.Pieces, Checked: l.Checked, Basket: l.Basket, Sampled: k.book.Sampled(l), Rev: l.Rev, Parents: append([]string{}, l.Parents...), Children: append([]string{}, l.Children...),
+		Pieces: l.Pieces, Checked: l.Checked, Each: l.Each, Basket: l.Basket, Sampled: k.book.Sampled(l), Rev: l.Rev, Parents: append([]string{}, l.Parents...), Children: append([]string{}, l.Children...),
 		Holds: append([]lot.Hold{}, k.book.HoldsOn(l.ID)...), Steps: []StepView{}, Eaten: k.eaters([]string{l.ID}), Yields: []YieldView{}}
 	if v.Bag {
 		v.Gross, v.Tare = k.weigh(l.Gross), k.weigh(l.Tare)
@@ -367,6 +368,9 @@ func (k *pot) says(e *lot.Event) string {
 		}
 		return s
 	case lot.Threw:
+		if e.Pieces > 0 {
+			return "threw " + itoa(e.Pieces) + " pieces away, " + g(e.Amount) + orNothing(e.Why, ": ", "")
+		}
 		return "threw " + g(e.Amount) + " away" + orNothing(e.Why, ": ", "")
 	case lot.Looked:
 		return "second look by " + e.By
@@ -390,6 +394,9 @@ func (k *pot) says(e *lot.Event) string {
 	case lot.Corrected:
 		return "weighed again: " + g(e.Amount) + ": " + e.Why
 	case lot.Rechecked:
+		if e.Each && e.Pieces == 0 {
+			return "every piece looked at one by one again"
+		}
 		return itoa(e.Checked) + " of " + itoa(e.Pieces) + " looked at one by one again"
 	}
 	return string(e.Kind)

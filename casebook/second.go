@@ -122,12 +122,39 @@ func (k *pot) second(find string) (*Second, error) {
 		s.Words = "The find itself is not complete, as it is judged today."
 	case !homeOK:
 		s.Words = "The second look is not complete yet."
+	case k.looksAgain(field, home) < looksAtHome:
+		s.Words = "At home at least two features of form are looked at again, on what was carried."
 	case slices.ContainsFunc(s.Asked, func(a Asked) bool { return !a.Done }):
 		s.Words = "A second look adds what the field could not give: see what is still asked."
 	default:
 		s.Ready, s.Words = true, "Field and table agree. The decision stays with whoever eats; when in doubt, leave it."
 	}
 	return s, nil
+}
+
+// looksAtHome is how many structural looks of the field a second look repeats at
+// least (our own cautious default).
+const looksAtHome = 2
+
+// looksAgain counts the structural traits that were read soundly in the field and
+// again at home.
+func (k *pot) looksAgain(field, home *View) int {
+	ix := k.c.Engine.Index()
+	sound := map[string]bool{}
+	for i := range field.Patch.Judgements[0].Readings {
+		if r := &field.Patch.Judgements[0].Readings[i]; r.Soundness == "sound" && !r.Derived {
+			sound[r.Trait.ID] = true
+		}
+	}
+	n := 0
+	for i := range home.Patch.Judgements[0].Readings {
+		r := &home.Patch.Judgements[0].Readings[i]
+		at, ok := ix.TraitAt(r.Trait.ID)
+		if ok && sound[r.Trait.ID] && r.Soundness == "sound" && !r.Taken && !r.Derived && ix.Book.Traits[at].Class == guide.Structural {
+			n++
+		}
+	}
+	return n
 }
 
 // complete: every check is complete on the first specimen, and no other one is to
@@ -160,7 +187,7 @@ func compare(s *Second, field, home *View) {
 		seen[h.Trait.ID] = true
 		f := at[h.Trait.ID]
 		switch {
-		case h.Derived || h.Soundness == "mute":
+		case h.Derived || h.Taken || h.Soundness == "mute":
 		case f == nil || f.Soundness == "mute":
 			s.Added = append(s.Added, h.Trait.Name)
 		case disagree(f, h):

@@ -63,8 +63,8 @@ type Judgement struct {
 	// TargetContradictions are evidence groups in which the target is soundly
 	// contradicted.
 	TargetContradictions int
-	// Passed: the target matches and every named dangerous lookalike is ruled
-	// out on this individual. Failed: the target is contradicted.
+	// Passed: the target matches, and either every dangerous entry or every named
+	// dangerous lookalike, of which there is one, is ruled out on this individual. Failed: the target is contradicted.
 	Passed, Failed bool
 }
 
@@ -168,7 +168,7 @@ func (t *trial) gradeOf(i int32) guide.Grade {
 		if tx.Protection != "" {
 			return guide.Poisonous
 		}
-		return guide.Harmless
+		return guide.NoHazard
 	case Record:
 		return t.e.ix.Worst[i]
 	}
@@ -177,9 +177,17 @@ func (t *trial) gradeOf(i int32) guide.Grade {
 
 // exempt reports entries that can't be ruled out because the target is one of
 // them: the target itself and its ancestors. Members and equivalents of the
-// target need no exemption: where the use is harmless for them, their grade is
-// 0, and where it is not they stay in scope.
+// target need no exemption: where no hazard of the use is noted for them, their
+// grade is 0, and where one is they stay in scope.
+//
+// For clear and keep nothing is exempt: there the target is what is feared, or
+// what is to be protected, and it is held until its own steps rule it out.
 func (t *trial) exempt(taxon int32) bool {
+	return t.f.Intent != Clear && t.f.Intent != Keep && t.inLine(taxon)
+}
+
+// inLine reports the target and its ancestors.
+func (t *trial) inLine(taxon int32) bool {
 	if t.target < 0 {
 		return false
 	}

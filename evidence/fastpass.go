@@ -2,7 +2,7 @@ package evidence
 
 import "zestythicket/guide"
 
-// FastPass is a short set of harmless checks that takes each further item of a
+// FastPass is a short set of gentle checks that takes each further item of a
 // clump to the needed depth against the target's named dangerous lookalikes. It
 // holds only after one full find in that clump.
 type FastPass struct {
@@ -10,7 +10,7 @@ type FastPass struct {
 	// Ready: the full find has been made.
 	Ready  bool
 	Checks []int32
-	// Blocking are the named lookalikes that no harmless set rules out.
+	// Blocking are the named lookalikes that no such set rules out.
 	Blocking []int32
 }
 
@@ -27,7 +27,7 @@ func (e *Engine) FastPass(f *Find, specimen string, full bool) FastPass {
 	var order []int32
 	for i, foe := range foes {
 		e.separating(t.target, foe, t.sc.stages, guide.Usually, func(trait int32, ed edge) {
-			if !t.harmless(trait) {
+			if !t.gentle(trait) {
 				return
 			}
 			if against[trait] == nil {
@@ -79,9 +79,9 @@ func (e *Engine) FastPass(f *Find, specimen string, full bool) FastPass {
 	return FastPass{Exists: true, Ready: full, Checks: set}
 }
 
-// harmless: it can be done to every item: a look or a touch that needs no dug
+// gentle: it can be done to every item: a look or a touch that needs no dug
 // base, no waiting, no clean hands, and uses nothing up.
-func (t *trial) harmless(at int32) bool {
+func (t *trial) gentle(at int32) bool {
 	tr := t.trait(at)
 	return tr.Handling <= guide.Touch && !tr.Destroys && !tr.Smell && tr.WaitMin == 0 && tr.NeedsWhole == 0 && tr.After == "" && t.e.ix.AfterOf[at] < 0
 }

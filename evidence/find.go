@@ -124,6 +124,9 @@ type Event struct {
 	Undoes   int64          // of Undone: the Seq it takes back
 	Note     string         // of Noted: hearsay, folk-rule, search-cue
 	Saying   string         // of a folk rule: its id
+	// Taken: an answer of the field, taken over for a second look at home. It was
+	// sound there, and the hands at home are others.
+	Taken bool
 }
 
 // Specimen is one individual. Count says how many were looked at one by one
@@ -193,18 +196,21 @@ type Place struct {
 
 // Find is everything the engine is told about one find.
 type Find struct {
-	Intent    Intent
-	Kingdom   guide.Kingdom
-	Target    string
-	Part      string // the use
-	Prep      string
-	Month     int // 1–12, 0 unknown
-	Place     Place
-	Profile   Profile
-	Tools     []string // nil: everything is in the bag
-	Hands     []string // smells on the hands when the find began
-	Recalled  []string // entries of other continents brought back
-	Picked    int      // items in the basket
+	Intent   Intent
+	Kingdom  guide.Kingdom
+	Target   string
+	Part     string // the use
+	Prep     string
+	Month    int // 1–12, 0 unknown
+	Place    Place
+	Profile  Profile
+	Tools    []string // nil: everything is in the bag
+	Hands    []string // smells on the hands when the find began
+	Recalled []string // entries of other continents brought back
+	// Carried are the parts that were carried home, of a second look; nil: the
+	// specimen is looked at where it grows.
+	Carried   []guide.Part
+	Picked    int // items in the basket
 	Specimens []Specimen
 	Log       []Event
 }

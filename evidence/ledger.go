@@ -64,7 +64,7 @@ func (t *trial) ledger() []Entry {
 			en.Thorns = max(1, en.Need-en.Depth)
 			en.WantsPart = en.Depth >= en.Need
 		}
-		en.ShortOfMargin = tl.ruledOut && int(t.sheet.counts[d]) < targetCount+t.e.def.Margin
+		en.ShortOfMargin = tl.ruledOut && t.f.Intent.harvest() && int(t.sheet.counts[d]) < targetCount+t.e.def.Margin
 		buf = t.sheet.of(d, buf)
 		from := len(steps)
 		for i := range buf {
@@ -223,7 +223,7 @@ func (t *trial) targetLeads() (float64, bool) {
 		return total, false
 	}
 	for i, p := range t.st.share {
-		if p >= bar && !ours[int32(i)] && t.in[i] && !t.exempt(int32(i)) {
+		if p >= bar && !ours[int32(i)] && t.in[i] && !t.inLine(int32(i)) {
 			return total, false
 		}
 	}

@@ -28,6 +28,7 @@ type Offer struct {
 	First  bool    // can't be had later: comes before everything else
 	Gloves bool    // a contact hazard is standing
 	Mends  bool    // it was read before, but the reading is shaky
+	Back   bool    // it comes after everything else: asked before, or unreliable for this observer
 	// helps: it is expected to further the verdict, and not only to sharpen the
 	// standing.
 	helps bool
@@ -144,7 +145,7 @@ func (t *trial) available(at int32) bool {
 	if tr.Prepares != "" || tr.Stages&t.sc.stages == 0 {
 		return false
 	}
-	if tr.Colour && t.f.Profile.ColourDiffers || tr.Smell && t.f.Profile.SmellWeak {
+	if tr.Smell && t.f.Profile.SmellWeak || !t.carried(at) {
 		return false
 	}
 	if tr.Tool != "" && t.f.Tools != nil && !has(t.f.Tools, tr.Tool) {
@@ -153,15 +154,57 @@ func (t *trial) available(at int32) bool {
 	if tr.BeforePick && t.sc.picked {
 		return false
 	}
-	if p := t.e.ix.ParentOf[at]; p >= 0 {
-		if r := t.sound(p); r != nil && r.Mask&tr.ParentStates == 0 {
-			return false
-		}
+	if p := t.e.ix.ParentOf[at]; p >= 0 && t.lacks(p, tr.ParentStates) {
+		return false
 	}
 	if i := t.byTrait[at]; i >= 0 {
-		return t.rs[i].Soundness == Shaky && mendable(t.rs[i].Spoilers)
+		r := &t.rs[i]
+		return r.Soundness == Shaky && mendable(r.Spoilers) || notYetLooked(r)
 	}
 	return true
+}
+
+// lacks: a sound reading, given or derived from what was seen of another part of
+// the same whole, says that the part is not there.
+func (t *trial) lacks(parent int32, states uint32) bool {
+	for i := range t.rs {
+		if r := &t.rs[i]; r.Trait == parent && r.Soundness == Sound && r.Mask&states == 0 {
+			return true
+		}
+	}
+	return false
+}
+
+// carried: the check can be made on what was carried home. What only the ground
+// shows can't, nor what was left there.
+func (t *trial) carried(at int32) bool {
+	if t.f.Carried == nil {
+		return true
+	}
+	return AtHome(t.e.ix.Book, at, t.f.Carried)
+}
+
+// AtHome reports whether a trait can be looked at on parts that were carried
+// home: not how it stood, what it grew on, or how its base came out.
+func AtHome(b *guide.Book, trait int32, carried []guide.Part) bool {
+	tr := &b.Traits[trait]
+	if tr.Prepares == "condition" {
+		return true
+	}
+	return !tr.BeforePick && tr.Prepares == "" && tr.After == "" && slices.Contains(carried, tr.Part)
+}
+
+// notYetLooked: nobody looked, could tell, or saw it themselves. It goes to the
+// back of the queue and is never taken off it.
+func notYetLooked(r *Reading) bool {
+	return r.Soundness == Mute && (r.Kind == NotInspected || r.Kind == CantTell || r.Kind == Reported)
+}
+
+// back: the check comes after all others: somebody was asked it already, or sees
+// colours differently and would read it unreliably.
+func (t *trial) back(at int32) bool {
+	i := t.byTrait[at]
+	return t.trait(at).Colour && t.f.Profile.ColourDiffers || i >= 0 && notYetLooked(&t.rs[i])
 }
 
 // mendable: the same specimen can still give a sound reading.
@@ -204,7 +247,7 @@ func (t *trial) next() Check {
 		if !t.available(trait) {
 			continue
 		}
-		o := Offer{Trait: trait, For: -1, Key: keys[trait], Gloves: t.contact && t.trait(trait).Handling > guide.Look, Mends: t.byTrait[trait] >= 0}
+		o := Offer{Trait: trait, For: -1, Key: keys[trait], Gloves: t.contact && t.trait(trait).Handling > guide.Look, Mends: t.byTrait[trait] >= 0 && t.rs[t.byTrait[trait]].Soundness == Shaky, Back: t.back(trait)}
 		useful := 0.0
 		if n := len(t.trait(trait).States); n > 0 {
 			pr.states(trait, dist[:n])
@@ -222,7 +265,7 @@ func (t *trial) next() Check {
 			useful += t.e.def.KeyBonus
 			o.helps = true
 		}
-		o.First = t.trait(trait).BeforePick && useful >= t.e.def.BeforePickAt
+		o.First = !o.Back && t.trait(trait).BeforePick && useful >= t.e.def.BeforePickAt
 		o.Score = useful - t.cost(trait)
 		if useful > 0 {
 			offers = append(offers, o)
@@ -235,7 +278,7 @@ func (t *trial) next() Check {
 		if a.First && b.First { // looking before touching, among what can't be had later
 			first = cmp.Compare(t.trait(a.Trait).Handling, t.trait(b.Trait).Handling)
 		}
-		return cmp.Or(cmp.Compare(boolInt(b.First), boolInt(a.First)), first, cmp.Compare(boolInt(b.helps || naming), boolInt(a.helps || naming)), cmp.Compare(b.Score, a.Score), cmp.Compare(a.Trait, b.Trait))
+		return cmp.Or(cmp.Compare(boolInt(a.Back), boolInt(b.Back)), cmp.Compare(boolInt(b.First), boolInt(a.First)), first, cmp.Compare(boolInt(b.helps || naming), boolInt(a.helps || naming)), cmp.Compare(b.Score, a.Score), cmp.Compare(a.Trait, b.Trait))
 	})
 	if len(offers) == 0 {
 		return Check{Offer: Offer{Trait: -1, For: -1}}
@@ -442,7 +485,7 @@ func (t *trial) prepare(offers []Offer) []Offer {
 			continue
 		}
 		// A dig that uses the specimen up comes after everything that is looked at.
-		o.First = o.First || t.trait(pre).BeforePick && o.Score > 0 && !t.trait(o.Trait).Destroys
+		o.First = !o.Back && (o.First || t.trait(pre).BeforePick && o.Score > 0 && !t.trait(o.Trait).Destroys)
 		o.For, o.Trait = o.Trait, pre
 		if i, ok := best[pre]; !ok {
 			best[pre] = len(out)

@@ -26,6 +26,9 @@ func (t *trial) looks() []Obligation {
 	for i := range t.rs {
 		if t.rs[i].Soundness == Conflicting {
 			o := ob(LookAgain, Match)
+			if t.rs[i].Out {
+				o.Code = TraitOut
+			}
 			o.Trait = t.rs[i].Trait
 			out = append(out, o)
 		}
@@ -38,6 +41,36 @@ func (t *trial) looks() []Obligation {
 		}
 	}
 	return out
+}
+
+// doubts are readings that would contradict the target and don't count: made too
+// early, unsure, or unreliable for another reason. Nothing is complete before
+// they were looked at again.
+func (t *trial) doubts() []Obligation {
+	var out []Obligation
+	for i := range t.rs {
+		if t.doubt(&t.rs[i]) {
+			o := ob(DoubtAgainst, Match)
+			o.Trait, o.Taxon, o.Spoilers = t.rs[i].Trait, t.target, t.rs[i].Spoilers
+			out = append(out, o)
+		}
+	}
+	return out
+}
+
+// doubt: a shaky reading that the target denies.
+func (t *trial) doubt(r *Reading) bool {
+	tr := t.trait(r.Trait)
+	if r.Soundness != Shaky || tr.Class == guide.Circumstance || tr.Prepares != "" {
+		return false
+	}
+	col := &t.e.ix.Columns[r.Trait]
+	row, ok := rowOf(col, t.target)
+	if !ok {
+		return false
+	}
+	hit, _ := t.e.meets(col, tr, row, r, t.e.stagesFor(t.target, t.sc.eff, tr))
+	return hit
 }
 
 // twoIndividuals looks for two sound readings that no one entry in scope allows
@@ -122,6 +155,7 @@ func (t *trial) keyObligations() []Obligation {
 		}
 		r := &t.rs[i]
 		switch {
+		case r.Soundness == Shaky && t.doubt(r): // it has an obligation of its own
 		case r.Soundness == Shaky:
 			o.Code, o.Spoilers = MendReading, r.Spoilers
 			out = append(out, o)

@@ -32,6 +32,12 @@ func (e *Engine) JudgePatch(f *Find) Patch {
 		p.Judgements = append(p.Judgements, e.Judge(f, f.Specimens[i].ID))
 	}
 	checked, full := 0, false
+	for i := range p.Judgements {
+		full = full || p.Judgements[i].Verdict == ChecksComplete
+	}
+	if len(f.Specimens) > 0 {
+		p.FastPass = e.FastPass(f, f.Specimens[0].ID, full)
+	}
 	for i := range f.Specimens {
 		n := max(1, f.Specimens[i].Count)
 		j := &p.Judgements[i]
@@ -42,11 +48,10 @@ func (e *Engine) JudgePatch(f *Find) Patch {
 		case j.Failed:
 			p.Failed += n
 			checked += n
-		case j.Passed || f.Specimens[i].Count > 0 && p.fits(j):
+		case j.Passed || e.short(f, j, &p.FastPass):
 			p.Passed += n
 			checked += n
 		}
-		full = full || j.Verdict == ChecksComplete
 		for k := 0; k < i; k++ {
 			if joined(f, i, k) {
 				continue
@@ -70,24 +75,25 @@ func (e *Engine) JudgePatch(f *Find) Patch {
 	if p.Mixed {
 		p.ToRecheck = p.Passed
 	}
-	if len(f.Specimens) > 0 {
-		p.FastPass = e.FastPass(f, f.Specimens[0].ID, full)
-	}
 	return p
 }
 
-// fits: items counted in one go pass the quick look when something of them was
-// soundly seen and nothing of it contradicts the target.
-func (p *Patch) fits(j *Judgement) bool {
-	if j.TargetContradictions > 0 {
+// short: items of a clump in which one find is complete pass by the short list.
+// Every check of it was soundly read on them and fits the target, nothing speaks
+// against the target, and by their own readings every named dangerous lookalike
+// is ruled out. A count says how many were looked at; without the answers it
+// passes nothing.
+func (e *Engine) short(f *Find, j *Judgement, fp *FastPass) bool {
+	if !fp.Exists || !fp.Ready || j.TargetContradictions > 0 {
 		return false
 	}
-	for i := range j.Readings {
-		if j.Readings[i].Soundness == Sound {
-			return true
+	t := e.trial(f, j.Specimen)
+	for _, check := range fp.Checks {
+		if r := t.sound(check); r == nil || !t.fits(r) {
+			return false
 		}
 	}
-	return false
+	return len(t.looks()) == 0 && len(t.doubts()) == 0 && t.namedOut()
 }
 
 func joined(f *Find, i, k int) bool {

@@ -56,6 +56,12 @@ type Reading struct {
 	// First is the Seq of an earlier reading that differs, 0 if none. Both are
 	// kept; while Conflicting, both count nothing.
 	First int64
+	// Out: it was read differently once more after a difference had been settled,
+	// or three ways; this specimen says nothing of it any more.
+	Out bool
+	// Taken: read in the field, where it was sound, and taken over for a second
+	// look at home, where it can't be seen.
+	Taken bool
 	// Again is set when a new look with its method settled a difference or
 	// confirmed the first reading.
 	Again  bool
@@ -71,7 +77,7 @@ type Reading struct {
 // was said.
 type scene struct {
 	base, intact, malformed, picked bool
-	stages, eff                     guide.StageSet
+	stages, eff, stated             guide.StageSet // stated: without what a stage check adds
 	fixed                           bool
 	stageConflict                   bool
 	anyStage                        bool
@@ -85,6 +91,10 @@ type slot struct {
 	conflict bool
 	again    bool
 	spoilers []Spoiler
+	changes  int      // evidential readings that differ from the one before
+	settled  bool     // a difference was settled: that is done once
+	out      bool     // no look settles it any more
+	methods  []string // of every evidential look
 }
 
 // readings resolves the log of one specimen into one reading for each trait,
@@ -189,11 +199,17 @@ func (e *Engine) ownReadings(f *Find, specimen string) ([]Reading, scene) {
 						s.held = append(s.held, *ev)
 					}
 				} else {
-					s.take(e, tr, *ev, e.spoilers(tr, &ev.Answer, f, &sc, hands.near(ev.Answer.With), pickedYet))
+					var spoilers []Spoiler
+					if !ev.Taken {
+						spoilers = e.spoilers(tr, &ev.Answer, f, &sc, hands.near(ev.Answer.With), pickedYet)
+					}
+					s.take(e, tr, *ev, spoilers)
 				}
 			}
 		}
-		e.wear(&hands, ev, isUndone)
+		if !ev.Taken {
+			e.wear(&hands, ev, isUndone)
+		}
 	}
 	var out []Reading
 	for _, at := range order {
@@ -207,6 +223,9 @@ func (e *Engine) ownReadings(f *Find, specimen string) ([]Reading, scene) {
 // take adds an answer to its slot.
 func (s *slot) take(e *Engine, tr *guide.Trait, ev Event, spoilers []Spoiler) {
 	now := ev.Answer.Kind.evidential()
+	if s.cur.Taken && !now {
+		return // what can't be seen at home was seen in the field
+	}
 	if s.cur.Seq != 0 && s.cur.Answer.Kind.evidential() && now && ev.AtMS-s.cur.AtMS <= e.def.MomentMS && len(s.held) > 0 {
 		s.held = s.held[:len(s.held)-1] // a slip: the later tap replaces it
 		if s.conflict && !s.differs(tr, &ev) {
@@ -223,20 +242,41 @@ func (s *slot) take(e *Engine, tr *guide.Trait, ev Event, spoilers []Spoiler) {
 		s.put(ev, spoilers, false)
 		return
 	}
-	differs := s.differs(tr, &ev)
+	s.look(tr, &ev, len(spoilers) == 0)
+	s.put(ev, spoilers, true)
+	if ev.Answer.Method != "" {
+		s.methods = append(s.methods, ev.Answer.Method)
+	}
+}
+
+// look weighs one more evidential look against those before. A difference is
+// settled once: by a sound look, made another way (another method, person or
+// part), that agrees with one of the readings. Three readings of which no two
+// agree, a look that differs after that, or a third change of mind put the
+// trait out for this specimen: looking again until it passes is not possible.
+func (s *slot) look(tr *guide.Trait, ev *Event, sound bool) {
+	differs, agrees := s.differs(tr, ev), s.agrees(tr, ev)
+	if len(s.held) > 0 && differ(tr, &s.held[len(s.held)-1].Answer, &ev.Answer) {
+		s.changes++
+	}
+	otherWay := ev.Answer.Method != "" && !has(s.methods, ev.Answer.Method)
 	switch {
-	case s.conflict && ev.Answer.Method != "":
-		s.conflict, s.again, s.held = false, true, s.held[:0]
-	case differs && len(s.spoilers) > 0 && ev.Answer.Method != "" && s.cur.Answer.Kind.evidential():
+	case s.out:
+	case s.settled && differs, s.conflict && len(s.held) > 1 && !agrees:
+		s.out, s.conflict = true, true
+	case s.conflict && otherWay && sound && agrees && !s.settled:
+		s.conflict, s.again, s.settled, s.held = false, true, true, s.held[:0]
+	case s.changes > 2:
+		s.out, s.conflict = true, true
+	case !s.conflict && differs && len(s.spoilers) > 0 && sound && ev.Answer.Method != "" && s.cur.Answer.Kind.evidential():
 		// The first reading was shaky and this is the new look that mends it.
-		s.again, s.first, s.held = true, s.cur.Seq, s.held[:0]
+		s.again, s.settled, s.first, s.held = true, true, s.cur.Seq, s.held[:0]
 	case differs:
 		s.conflict = true
 		s.first = s.held[0].Seq
 	case len(s.held) > 0 && ev.Answer.Method != "":
 		s.again = true
 	}
-	s.put(ev, spoilers, true)
 }
 
 func (s *slot) put(ev Event, spoilers []Spoiler, hold bool) {
@@ -259,6 +299,16 @@ func (s *slot) clash(tr *guide.Trait, ev *Event) bool {
 func (s *slot) differs(tr *guide.Trait, ev *Event) bool {
 	for i := range s.held {
 		if differ(tr, &s.held[i].Answer, &ev.Answer) {
+			return true
+		}
+	}
+	return false
+}
+
+// agrees reports whether some reading that is held may be the same.
+func (s *slot) agrees(tr *guide.Trait, ev *Event) bool {
+	for i := range s.held {
+		if !differ(tr, &s.held[i].Answer, &ev.Answer) {
 			return true
 		}
 	}
@@ -292,7 +342,7 @@ func maskOf(tr *guide.Trait, a *Answer) uint32 {
 func (e *Engine) settle(at int32, s *slot) Reading {
 	a := &s.cur.Answer
 	r := Reading{Trait: at, Seq: s.cur.Seq, Kind: a.Kind, Mask: maskOf(&e.ix.Book.Traits[at], a), Value: a.Value, Err: a.Error,
-		Spoilers: s.spoilers, First: s.first, Again: s.again, Method: a.Method, By: -1}
+		Spoilers: s.spoilers, First: s.first, Again: s.again, Out: s.out, Taken: s.cur.Taken, Method: a.Method, By: -1}
 	switch {
 	case s.conflict:
 		r.Soundness = Conflicting

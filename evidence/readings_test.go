@@ -204,7 +204,7 @@ func TestFastPass(t *testing.T) {
 		}
 		for _, c := range fp.Checks {
 			if h := e.Index().Book.Traits[c].Handling; h > guide.Touch {
-				t.Errorf("%s: %s is no harmless check", id, e.Index().Book.Traits[c].ID)
+				t.Errorf("%s: %s is no gentle check", id, e.Index().Book.Traits[c].ID)
 			}
 		}
 	}
@@ -252,7 +252,7 @@ func TestVerdicts(t *testing.T) {
 		"record":          {func(f *evidence.Find) { f.Intent = evidence.Record }, evidence.Named, 0},
 		"clear":           {func(f *evidence.Find) { f.Intent = evidence.Clear }, evidence.NoContactHazard, 0},
 		"clear, unlooked": {func(f *evidence.Find) { f.Intent, f.Log = evidence.Clear, f.Log[:1] }, evidence.HandleAsHazard, evidence.RefuseBurn},
-		"keep, unlooked":  {func(f *evidence.Find) { f.Intent, f.Log = evidence.Keep, f.Log[:1] }, evidence.ProtectIt, 0},
+		"keep, unlooked":  {func(f *evidence.Find) { f.Intent, f.Log = evidence.Keep, f.Log[:1] }, evidence.LeaveStanding, 0},
 		"keep":            {func(f *evidence.Find) { f.Intent = evidence.Keep }, evidence.NotOneOfThose, 0},
 		"neighbour's": {func(f *evidence.Find) {
 			add(f, evidence.Event{Kind: evidence.Answered, Answer: evidence.Answer{Trait: "flower-plan", Kind: evidence.Reported, States: []string{"catkin"}, From: "neighbour"}})

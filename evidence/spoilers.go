@@ -25,7 +25,7 @@ func (e *Engine) spoilers(tr *guide.Trait, a *Answer, f *Find, sc *scene, hands 
 	add(!prep && sc.anyStage && tr.Stages&sc.stages == 0, WrongStage)
 	add(!prep && (a.Malformed || sc.malformed && tr.Class == guide.Structural), IsMalformed)
 	add(tr.MinCount > 0 && a.Count < tr.MinCount, TooFew)
-	add(tr.WaitMin > 0 && a.Minutes < tr.WaitMin, TooEarly)
+	add(tr.WaitMin > 0 && a.Minutes < tr.WaitMin && mask&^tr.Prompt != 0, TooEarly)
 	add(paperHides(tr, mask, a.Paper), PaperHides)
 	add(a.Unsure, ObserverUnsure)
 	return out
@@ -122,6 +122,7 @@ func (e *Engine) scene(f *Find, specimen string, undone map[int64]int64) scene {
 		sc.eff = sc.stages
 		return sc
 	}
+	sc.stated = sc.stages
 	sc.fixed = fixes&sc.stages != 0
 	sc.stageConflict = fixes != 0 && !sc.fixed
 	sc.stages |= fixes

@@ -130,7 +130,7 @@ func (tb *table) engine(t testing.TB, use func(row int) bool, leftOut int) (*Eng
 		if size[b] == 0 {
 			continue
 		}
-		tx := guide.Taxon{ID: fmt.Sprintf("box-%02d", b), Kingdom: guide.Fungus, Rank: "species", Scientific: fmt.Sprintf("Box %d", b), Stages: guide.AllFungusStages, Hazards: []guide.Hazard{{Grade: guide.Harmless}}}
+		tx := guide.Taxon{ID: fmt.Sprintf("box-%02d", b), Kingdom: guide.Fungus, Rank: "species", Scientific: fmt.Sprintf("Box %d", b), Stages: guide.AllFungusStages, Hazards: []guide.Hazard{{Grade: guide.NoHazard}}}
 		if poison[b] {
 			tx.Hazards[0].Grade = guide.Poisonous
 		}
@@ -204,7 +204,7 @@ func cleared(e *Engine, f *Find, tolerance int) (match, ruledOut bool) {
 	counts := e.contradictions(rs, sc.eff, in, everyone).counts
 	best, worst := 1<<30, 1<<30
 	for i, n := range counts {
-		if e.ix.Worst[i] == guide.Harmless {
+		if e.ix.Worst[i] == guide.NoHazard {
 			best = min(best, int(n))
 		} else {
 			worst = min(worst, int(n))

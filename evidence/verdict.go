@@ -21,9 +21,11 @@ const (
 	NotOneOfThose
 	Named
 	NotNamed
+	// LeaveStanding: to be kept, and not named yet; protected entries are open.
+	LeaveStanding
 )
 
-var verdictNames = []string{"", "standing-only", "not-yet", "leave-it", "checks-complete", "handle-as-a-hazard", "no-contact-hazard-found", "protect-it", "not-one-of-those", "named", "not-named"}
+var verdictNames = []string{"", "standing-only", "not-yet", "leave-it", "checks-complete", "handle-as-a-hazard", "no-contact-hazard-found", "protect-it", "not-one-of-those", "named", "not-named", "leave-standing"}
 
 // String gives the word.
 func (v Verdict) String() string { return wordOf(verdictNames, int(v)) }
@@ -80,7 +82,9 @@ const (
 	StageConflict
 	TwoIndividuals
 	LookAgain
+	TraitOut
 	SecondLook
+	DoubtAgainst
 	CheckKey
 	MendReading
 	RareState
@@ -97,7 +101,7 @@ const (
 	AskLimit
 )
 
-var codeNames = []string{"", "choose-target", "state-stage", "stage-conflict", "two-individuals", "look-again", "second-look", "check-key", "mend-reading", "rare-state", "rule-out", "more-rule-outs", "widen-margin", "target-must-lead", "sign-off", "answer-health", "answer-condition", "answer-ground", "ask-permission", "ask-protection", "ask-limit"}
+var codeNames = []string{"", "choose-target", "state-stage", "stage-conflict", "two-individuals", "look-again", "trait-out", "second-look", "doubt-against", "check-key", "mend-reading", "rare-state", "rule-out", "more-rule-outs", "widen-margin", "target-must-lead", "sign-off", "answer-health", "answer-condition", "answer-ground", "ask-permission", "ask-protection", "ask-limit"}
 
 // String gives the word.
 func (c Code) String() string { return wordOf(codeNames, int(c)) }
@@ -169,10 +173,7 @@ func (t *trial) verdict(j *Judgement) {
 		}
 		t.oblige(j, t.stageObligations(), t.ruleOutObligations(j))
 	case Keep:
-		j.Verdict = NotOneOfThose
-		if len(t.open) > 0 {
-			j.Verdict = ProtectIt
-		}
+		j.Verdict = t.keep()
 		t.oblige(j, t.stageObligations(), t.ruleOutObligations(j))
 	case Record:
 		j.NamedTo = t.naming()
@@ -184,6 +185,19 @@ func (t *trial) verdict(j *Judgement) {
 	default:
 		t.harvest(j)
 	}
+}
+
+// keep is the verdict for what is to be protected. With protected entries open
+// it is either one of them, by the name that was given or by the standing, or
+// it is not named yet; in both cases it is left standing.
+func (t *trial) keep() Verdict {
+	if len(t.open) == 0 {
+		return NotOneOfThose
+	}
+	if n := t.naming(); t.target < 0 && n.Taxon >= 0 && slices.Contains(t.open, n.Taxon) || slices.Contains(t.open, t.target) {
+		return ProtectIt
+	}
+	return LeaveStanding
 }
 
 func (t *trial) oblige(j *Judgement, lists ...[]Obligation) {
@@ -214,7 +228,7 @@ func (t *trial) harvest(j *Judgement) {
 		t.oblige(j, []Obligation{ob(ChooseTarget, Match)}, t.stageObligations(), t.looks())
 		return
 	}
-	match := slices.Concat(t.stageObligations(), t.looks(), t.keyObligations())
+	match := slices.Concat(t.stageObligations(), t.looks(), t.doubts(), t.keyObligations())
 	if !j.Standing.Leads {
 		o := ob(TargetMustLead, Match)
 		o.Taxon = j.Standing.Leader
@@ -228,7 +242,7 @@ func (t *trial) harvest(j *Judgement) {
 	j.Legs = [5]bool{len(match) == 0, len(ruleOuts) == 0, len(observer) == 0 && len(person) == 0, len(specimen) == 0 && len(spoiled) == 0, len(rules) == 0 && len(placed) == 0}
 	t.oblige(j, match, ruleOuts, observer, specimen, rules)
 	j.Failed = j.TargetContradictions >= 2 || t.contradictedAgain()
-	j.Passed = !j.Failed && j.Legs[Match] && t.namedOut()
+	j.Passed = !j.Failed && j.Legs[Match] && (j.Legs[RuleOuts] || t.namedOut())
 	switch {
 	case len(j.Leave) > 0:
 		j.Verdict = LeaveIt
@@ -243,7 +257,11 @@ func (t *trial) harvest(j *Judgement) {
 func (t *trial) leave(j *Judgement) []Leave {
 	var out []Leave
 	tx := t.taxon(t.target)
+	// A set with a stage that is not gathered in it is not gathered.
 	stages := t.sc.stages
+	if t.sc.stageConflict {
+		stages = t.sc.stated
+	}
 	if t.use == nil || tx.HazardFor(t.f.Part, t.f.Prep, t.use.Stages, false) > 0 {
 		out = append(out, NotFood)
 	}
@@ -252,7 +270,7 @@ func (t *trial) leave(j *Judgement) []Leave {
 	} else if t.contradictedAgain() {
 		out = append(out, ContradictedAgain)
 	}
-	if t.use != nil && t.sc.anyStage && t.use.Stages&stages == 0 {
+	if t.use != nil && t.sc.anyStage && stages&^t.use.Stages != 0 {
 		out = append(out, StageNotGathered)
 		j.Refusals = append(j.Refusals, Refusal{Code: RefuseStage, Taxon: t.target, Trait: -1})
 	} else if t.use != nil && !t.use.GatheredIn(t.f.Place.Region) {
@@ -280,14 +298,16 @@ func (t *trial) contradictedAgain() bool {
 	return false
 }
 
-// namedOut: every named dangerous lookalike is ruled out.
+// namedOut: there is a named dangerous lookalike in scope, and every one is
+// ruled out. Where none is named, nothing passes by the short list.
 func (t *trial) namedOut() bool {
-	for _, l := range t.taxon(t.target).Lookalikes {
-		if at, ok := t.e.ix.TaxonAt(l.Taxon); ok && t.in[at] && t.grade[at] > 0 && !t.tallies[at].ruledOut {
+	foes := t.foes()
+	for _, at := range foes {
+		if !t.tallies[at].ruledOut {
 			return false
 		}
 	}
-	return true
+	return len(foes) > 0
 }
 
 func ob(c Code, l Leg) Obligation {

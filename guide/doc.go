@@ -26,7 +26,7 @@
 //
 // # Hazard
 //
-// A [Hazard] is graded by part, stage and preparation: 0 harmless, 1
+// A [Hazard] is graded by part, stage and preparation: 0 no hazard noted, 1
 // unpleasant, 2 poisonous or harmful on contact, 3 deadly. Every grade is a
 // safety claim. Where no line of an entry's hazards speaks of a use, the
 // gravest of its lines is taken.

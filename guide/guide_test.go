@@ -6,8 +6,8 @@ import "testing"
 // none does, the gravest line of all.
 func TestHazardFor(t *testing.T) {
 	shrub := Taxon{Hazards: []Hazard{
-		{Grade: Poisonous, Preparation: "raw"}, {Grade: Poisonous, Part: "leaf"}, {Grade: Harmless, Part: "fruit", Preparation: "cooked", Stages: NewStageSet(FruitStage)}}}
-	nettle := Taxon{Hazards: []Hazard{{Grade: Poisonous, Contact: true}, {Grade: Harmless, Part: "leaf", Preparation: "cooked"}}}
+		{Grade: Poisonous, Preparation: "raw"}, {Grade: Poisonous, Part: "leaf"}, {Grade: NoHazard, Part: "fruit", Preparation: "cooked", Stages: NewStageSet(FruitStage)}}}
+	nettle := Taxon{Hazards: []Hazard{{Grade: Poisonous, Contact: true}, {Grade: NoHazard, Part: "leaf", Preparation: "cooked"}}}
 	vine := Taxon{Hazards: []Hazard{{Grade: Poisonous, Contact: true}}}
 	for _, c := range []struct {
 		name       string
@@ -17,14 +17,14 @@ func TestHazardFor(t *testing.T) {
 		contact    bool
 		want       Grade
 	}{
-		{"cooked ripe fruit", &shrub, "fruit", "cooked", NewStageSet(FruitStage), false, Harmless},
-		{"the same with contact asked", &shrub, "fruit", "cooked", 0, true, Harmless},
+		{"cooked ripe fruit", &shrub, "fruit", "cooked", NewStageSet(FruitStage), false, NoHazard},
+		{"the same with contact asked", &shrub, "fruit", "cooked", 0, true, NoHazard},
 		{"raw fruit", &shrub, "fruit", "raw", 0, false, Poisonous},
 		{"cooked leaf", &shrub, "leaf", "cooked", 0, false, Poisonous},
 		{"a part nobody speaks of", &shrub, "root", "cooked", 0, false, Poisonous},
 		{"fruit at a stage nobody speaks of", &shrub, "fruit", "cooked", NewStageSet(FlowerStage), false, Poisonous},
 		{"a use left open", &shrub, "", "", 0, false, Poisonous},
-		{"a plant that burns, as food", &nettle, "leaf", "cooked", 0, false, Harmless},
+		{"a plant that burns, as food", &nettle, "leaf", "cooked", 0, false, NoHazard},
 		{"a plant that burns, as a neighbour", &nettle, "leaf", "cooked", 0, true, Poisonous},
 		{"a plant known by contact alone", &vine, "leaf", "cooked", 0, false, Poisonous},
 	} {
@@ -32,7 +32,7 @@ func TestHazardFor(t *testing.T) {
 			t.Errorf("%s: %s, want %s", c.name, got, c.want)
 		}
 	}
-	if nettle.ContactHazard() != Poisonous || shrub.ContactHazard() != Harmless || shrub.WorstHazard() != Poisonous {
+	if nettle.ContactHazard() != Poisonous || shrub.ContactHazard() != NoHazard || shrub.WorstHazard() != Poisonous {
 		t.Error("contact or worst hazard")
 	}
 }

@@ -11,6 +11,16 @@ type Kitchen struct {
 	Bands   []Band
 	Aid     []Aid
 	Second  []SecondAsk
+	Carried []Carried
+}
+
+// Carried says which parts come home when one is gathered, and can be looked at
+// there again.
+type Carried struct {
+	Part    string  // what is gathered: leaf, cap …
+	Kingdom Kingdom // 0: both
+	Parts   []Part
+	Source  string
 }
 
 // SecondAsk is what a second look at home has to add to the checks of the field, by
@@ -93,6 +103,21 @@ func (k *Kitchen) AsksFor(t *Taxon, stages StageSet) []SecondAsk {
 		}
 	}
 	return out
+}
+
+// CarriedWith lists the parts that come home with what is gathered. A part that
+// the guide does not list brings nothing home but itself, if there is a part of
+// that name.
+func (k *Kitchen) CarriedWith(part string, kingdom Kingdom) []Part {
+	for _, c := range k.Carried {
+		if c.Part == part && (c.Kingdom == 0 || c.Kingdom == kingdom) {
+			return c.Parts
+		}
+	}
+	if p, ok := ParsePart(part); ok {
+		return []Part{p}
+	}
+	return []Part{}
 }
 
 // ShareFor is the share of a part that may be taken at most; a part that is not

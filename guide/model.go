@@ -46,9 +46,12 @@ type Trait struct {
 	Tool       string  // needed to look: lens, knife, trowel, paper
 	MinCount   int     // how many must be looked at (nodes, leaves)
 	WaitMin    float64 // minutes before a reading counts
-	After      string  // the trait that prepares this one (dig before looking at the base)
-	Substitute string  // another trait to use when season or stage hides this one
-	Colour     bool    // a colour reading
+	// Prompt are the states that count whenever they are seen: a positive reaction
+	// is never too early.
+	Prompt     uint32
+	After      string // the trait that prepares this one (dig before looking at the base)
+	Substitute string // another trait to use when season or stage hides this one
+	Colour     bool   // a colour reading
 	// Smell: a smell reading. Hands that carry the smell spoil it.
 	Smell bool
 	// Leaves says, state by state, what smell the check leaves on the hands.
@@ -112,7 +115,7 @@ type Grade uint8
 
 // The grades. In doubt, the higher.
 const (
-	Harmless Grade = iota
+	NoHazard Grade = iota // no hazard is noted; never a promise
 	Unpleasant
 	Poisonous
 	Deadly
@@ -120,7 +123,7 @@ const (
 
 // String gives the fixed word of the grade.
 func (g Grade) String() string {
-	return name([]string{"harmless", "unpleasant", "poisonous", "deadly"}, int(g))
+	return name([]string{"no hazard noted", "unpleasant", "poisonous", "deadly"}, int(g))
 }
 
 // Hazard is one line of an entry's hazards. Empty fields match everything.

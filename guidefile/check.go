@@ -29,7 +29,7 @@ func (l *loader) checkTaxon(i int) {
 		known(e.Taxon, "lookalikes")
 	}
 	if len(t.Hazards) == 0 {
-		k.r.Fail(k.n, "in doubt, the higher grade", "an entry without a hazard line says nothing; write grade 0 if it is harmless")
+		k.r.Fail(k.n, "in doubt, the higher grade", "an entry without a hazard line says nothing; write grade 0 if no hazard is noted")
 	}
 	l.checkBaseline(k, t)
 	l.checkKey(k, t)

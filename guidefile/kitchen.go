@@ -15,7 +15,7 @@ func (l *loader) readKitchen(r yamlpos.Reader, data []byte) {
 	if n == nil {
 		return
 	}
-	m := r.Map(n, "steps", "shares", "methods", "bands", "aid", "second")
+	m := r.Map(n, "steps", "shares", "methods", "bands", "aid", "second", "carried")
 	k := &l.book.Kitchen
 	kingdoms := []string{"", "plant", "fungus"}
 	for _, it := range r.Items(m["steps"]) {
@@ -62,6 +62,24 @@ func (l *loader) readKitchen(r yamlpos.Reader, data []byte) {
 		}
 		once(r, it, s.ID, len(k.Second), func(i int) string { return k.Second[i].ID })
 		k.Second = append(k.Second, s)
+	}
+	for _, it := range r.Items(m["carried"]) {
+		f := r.Map(it, "part", "kingdom", "parts", "source")
+		r.Need(it, f, "part", "parts", "source")
+		c := guide.Carried{Part: r.Str(f["part"]), Source: pick(r, f["source"], "source", l.sources)}
+		if f["kingdom"] != nil {
+			if i := r.Word(f["kingdom"], "kingdom", kingdoms); i > 0 {
+				c.Kingdom = guide.Kingdom(i)
+			}
+		}
+		for _, p := range r.Items(f["parts"]) {
+			if r.Word(p, "part", guide.Words("part")) >= 0 {
+				part, _ := guide.ParsePart(p.Value)
+				c.Parts = append(c.Parts, part)
+			}
+		}
+		once(r, it, c.Part+" "+c.Kingdom.String(), len(k.Carried), func(i int) string { return k.Carried[i].Part + " " + k.Carried[i].Kingdom.String() })
+		k.Carried = append(k.Carried, c)
 	}
 	for _, it := range r.Items(m["methods"]) {
 		f := r.Map(it, "id", "do", "parts", "damage")

@@ -153,7 +153,7 @@ func (l *loader) readHazards(r yamlpos.Reader, n *yaml.Node, t *guide.Taxon) {
 		r.Need(k, hm, "grade", "source")
 		g := r.Int(hm["grade"])
 		if g < 0 || g > 3 {
-			r.Fail(hm["grade"], "0 harmless, 1 unpleasant, 2 poisonous or harmful on contact, 3 deadly", "a hazard grade lies between 0 and 3")
+			r.Fail(hm["grade"], "0 no hazard noted, 1 unpleasant, 2 poisonous or harmful on contact, 3 deadly", "a hazard grade lies between 0 and 3")
 		}
 		h := guide.Hazard{Grade: guide.Grade(g), Contact: r.Bool(hm["contact"], false), Why: r.Str(hm["why"]), Onset: r.Str(hm["onset"]), Source: pick(r, hm["source"], "source", l.sources)}
 		if hm["syndrome"] != nil {

@@ -9,7 +9,7 @@ import (
 
 var traitFields = []string{"id", "name", "ask", "terms", "how", "part", "class", "kind", "kingdom", "group", "act", "handling",
 	"stages", "states", "exclusive", "unit", "min", "max", "absent", "parent", "baseline", "before-pick", "destroys", "tool", "count",
-	"wait", "after", "substitute", "colour", "smell", "needs-whole", "losable", "prepares", "hidden-on-white", "hidden-on-dark"}
+	"wait", "prompt", "after", "substitute", "colour", "smell", "needs-whole", "losable", "prepares", "hidden-on-white", "hidden-on-dark"}
 
 // link remembers names that can only be looked up once every trait is read.
 type link struct {
@@ -111,6 +111,7 @@ func readStates(r yamlpos.Reader, m map[string]*yaml.Node, t *guide.Trait) {
 	}
 	t.NeedsWhole = stateMask(r, m["needs-whole"], t)
 	t.Losable = stateMask(r, m["losable"], t)
+	t.Prompt = stateMask(r, m["prompt"], t)
 	t.HiddenOnWhite = stateMask(r, m["hidden-on-white"], t)
 	t.HiddenOnDark = stateMask(r, m["hidden-on-dark"], t)
 }

@@ -95,7 +95,7 @@ func besides(ix *guide.Index, target int32, with []string) ([]int32, error) {
 				out = append(out, o)
 			}
 		}
-		if grade == guide.Harmless {
+		if grade == guide.NoHazard {
 			return out, nil
 		}
 	}

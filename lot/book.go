@@ -1,6 +1,7 @@
 package lot
 
 import (
+	"fmt"
 	"slices"
 
 	"zestythicket/quantity"
@@ -23,6 +24,7 @@ type Lot struct {
 	Rev                                  int64  // Seq of the last event that touched it
 	Mixed                                bool   // it has more than one find in it
 	RecheckedMS                          int64  // when its items were last looked at one by one again
+	Each                                 bool   // every item was looked at one by one, uncounted
 }
 
 // Hold is a reason why a lot is held.
@@ -30,6 +32,10 @@ type Hold struct {
 	Lot  string `json:"lot"` // on which it was laid
 	Why  string `json:"why"`
 	AtMS int64  `json:"atMs"`
+	// Unlooked: pieces of the bag were never looked at. It reaches what was made of
+	// the bag, and only looking or throwing away ends it.
+	Unlooked bool   `json:"unlooked,omitempty"`
+	Do       string `json:"do,omitempty"` // what ends it, where that is not a person's word
 }
 
 // Serving is one eating.
@@ -101,14 +107,35 @@ func (l *Lot) Empty() bool { return !l.Left.IsPositive() }
 // Lay puts a hold on a lot that follows from its find, and is no line of the book.
 func (b *Book) Lay(id, why string, atMS int64) {
 	if l, ok := b.lots[id]; ok {
-		l.Holds = append(l.Holds, Hold{id, why, atMS})
+		l.Holds = append(l.Holds, Hold{Lot: id, Why: why, AtMS: atMS})
+	}
+}
+
+// LayUnlooked holds every bag with pieces that nobody looked at. It is asked after
+// the events, since it follows from what they come to.
+func (b *Book) LayUnlooked() {
+	for _, id := range b.order {
+		l := b.lots[id]
+		if len(l.Parents) > 0 {
+			continue
+		}
+		h := Hold{Lot: id, AtMS: l.AtMS, Unlooked: true, Do: "Look at each one by itself, or throw it away, and write down how many."}
+		switch n := l.Pieces - l.Checked; {
+		case n > 0:
+			h.Why = fmt.Sprintf("%d of %d pieces were never looked at one by one", n, l.Pieces)
+		case l.Pieces == 0 && !l.Each:
+			h.Why = "its pieces were not counted, and nobody has said that each was looked at"
+		default:
+			continue
+		}
+		l.Holds = append(l.Holds, h)
 	}
 }
 
 // WholeAgain reports whether every item of a bag was looked at one by one after a
 // time: then what was mixed before is sorted.
 func (l *Lot) WholeAgain(afterMS int64) bool {
-	return l.Pieces > 0 && l.Checked == l.Pieces && l.RecheckedMS >= afterMS
+	return (l.Each || l.Pieces > 0 && l.Checked == l.Pieces) && l.RecheckedMS >= afterMS
 }
 
 // apply adds an event, or says why it can't be.
@@ -158,7 +185,7 @@ func (b *Book) bag(e *Event) error {
 	}
 	b.Out.Bagged = b.Out.Bagged.Add(net)
 	b.add(&Lot{ID: e.Lot, Find: e.Find, Taxon: e.Taxon, Piece: e.Piece, Form: "fresh", Basket: e.Basket, AtMS: e.AtMS, PickedMS: e.PickedMS, Gross: e.Gross, Tare: e.Tare,
-		Made: net, Left: net, Pieces: e.Pieces, Checked: e.Checked, Running: map[string]int64{}, Rev: e.Seq})
+		Made: net, Left: net, Pieces: e.Pieces, Checked: e.Checked, Each: e.Each && e.Pieces == 0, Running: map[string]int64{}, Rev: e.Seq})
 	return nil
 }
 
@@ -253,6 +280,10 @@ func (b *Book) change(l *Lot, e *Event) error {
 			return err
 		}
 		b.Out.Discarded = b.Out.Discarded.Add(e.Amount)
+		// Pieces that go are those that nobody looked at, as far as there are any.
+		l.Pieces = max(0, l.Pieces-e.Pieces)
+		l.Checked = min(l.Checked, l.Pieces)
+		l.Each = l.Each || e.Pieces > 0 && l.Pieces == 0
 	case Ate:
 		if e.Person == "" {
 			return refuse("ate", l.ID, ErrMissing, "", "who ate of it?")
@@ -268,13 +299,13 @@ func (b *Book) change(l *Lot, e *Event) error {
 		}
 		b.Feelings = append(b.Feelings, Feeling{e.Seq, e.AtMS, e.Person, l.Kind(), e.Outcome, e.Why, l.ID})
 		if e.Outcome == "reaction" {
-			l.Holds = append(l.Holds, Hold{l.ID, "somebody felt something after eating of it", e.AtMS})
+			l.Holds = append(l.Holds, Hold{Lot: l.ID, Why: "somebody felt something after eating of it", AtMS: e.AtMS})
 		}
 	case Looked:
 		c := *e
 		l.Looked = &c
 	case Held:
-		l.Holds = append(l.Holds, Hold{l.ID, e.Why, e.AtMS})
+		l.Holds = append(l.Holds, Hold{Lot: l.ID, Why: e.Why, AtMS: e.AtMS})
 	case Freed:
 		l.Holds = nil
 	case Began:
@@ -287,10 +318,10 @@ func (b *Book) change(l *Lot, e *Event) error {
 	case Sampled:
 		l.Sampled = true
 	case Rechecked:
-		if len(l.Parents) > 0 || e.Pieces <= 0 || e.Checked < 0 || e.Checked > e.Pieces {
+		if len(l.Parents) > 0 || e.Pieces < 0 || e.Pieces == 0 && !e.Each || e.Checked < 0 || e.Checked > e.Pieces {
 			return refuse("rechecked", l.ID, ErrBalance, "count the pieces of a bag, and how many of them were looked at", "%d of %d items were looked at", e.Checked, e.Pieces)
 		}
-		l.Pieces, l.Checked, l.RecheckedMS = e.Pieces, e.Checked, e.AtMS
+		l.Pieces, l.Checked, l.Each, l.RecheckedMS = e.Pieces, e.Checked, e.Each && e.Pieces == 0, e.AtMS
 	case Corrected:
 		// What was weighed wrongly is set right on what is left; the difference is
 		// kept in the balance.

@@ -9,6 +9,10 @@
 // came out, with what was added, lost and thrown away; what does not add up is
 // refused.
 //
+// What nobody looked at is held: a bag of forty pieces of which one was looked at
+// is held for thirty-nine, with everything made from it, until each was looked at
+// or thrown away. No person's word takes that hold off.
+//
 // A hold stops everything made from a lot, everything it was made from, and every
 // bag that lay in the same basket, until a person takes it off and says why. Time
 // takes nothing off.
@@ -100,6 +104,7 @@ type Event struct {
 	Gross, Tare quantity.Amount
 	Pieces      int
 	Checked     int    // items that were looked at one by one
+	Each        bool   // every item was looked at one by one, without a count
 	Basket      string // bags of one basket touched each other
 	PickedMS    int64
 

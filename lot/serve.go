@@ -49,7 +49,11 @@ func (b *Book) Standing(l *Lot, steps []string, cleared Cleared) State {
 		if holds[0].Lot != l.ID {
 			what += " (laid on " + holds[0].Lot + ")"
 		}
-		return State{"held", what, "A person takes a hold off, and says why. Time does not."}
+		hint := "A person takes a hold off, and says why. Time does not."
+		if holds[0].Do != "" {
+			hint = holds[0].Do
+		}
+		return State{"held", what, hint}
 	}
 	if l.Empty() {
 		return State{"empty", "Nothing of it is left.", ""}
@@ -164,7 +168,11 @@ func (b *Book) Check(e *Event, seen map[string]int64, steps func(*Lot) []string,
 	case Made:
 		for _, p := range e.From {
 			if holds := b.HoldsOn(p.Lot); len(holds) > 0 {
-				return refuse("made", p.Lot, ErrHeld, "A person takes a hold off, and says why.", "%s is held: %s", p.Lot, holds[0].Why)
+				hint := holds[0].Do
+				if hint == "" {
+					hint = "A person takes a hold off, and says why."
+				}
+				return refuse("made", p.Lot, ErrHeld, hint, "%s is held: %s", p.Lot, holds[0].Why)
 			}
 		}
 	case Ate:
@@ -180,9 +188,16 @@ func (b *Book) Check(e *Event, seen map[string]int64, steps func(*Lot) []string,
 		if e.By == "" || e.Why == "" {
 			return refuse("freed", e.Lot, ErrMissing, "name a person and a reason", "a hold is taken off by somebody, for a reason")
 		}
+		if l, ok := b.lots[e.Lot]; ok && len(l.Holds) > 0 && !slices.ContainsFunc(l.Holds, func(h Hold) bool { return !h.Unlooked }) {
+			return refuse("freed", e.Lot, ErrHeld, l.Holds[0].Do, "%s", l.Holds[0].Why)
+		}
 	case Held:
 		if e.Why == "" {
 			return refuse("held", e.Lot, ErrMissing, "", "why is it held?")
+		}
+	case Threw:
+		if l, ok := b.lots[e.Lot]; ok && (e.Pieces < 0 || e.Pieces > l.Pieces) {
+			return refuse("threw", e.Lot, ErrBalance, "count again", "%d pieces of %d", e.Pieces, l.Pieces)
 		}
 	case Looked:
 		if e.By == "" {

@@ -81,12 +81,18 @@ func (b *Book) Eaters(lots []string) []Serving {
 }
 
 // HoldsOn lists every hold that stops a lot: its own and those on any lot that
-// concerns it.
+// concerns it. What was not looked at in a bag reaches what was made of that bag.
 func (b *Book) HoldsOn(id string) []Hold {
 	var out []Hold
 	for _, l := range b.Lots() {
-		if len(l.Holds) > 0 && slices.Contains(b.Concerned(l.ID), id) {
-			out = append(out, l.Holds...)
+		if len(l.Holds) == 0 || !slices.Contains(b.Concerned(l.ID), id) {
+			continue
+		}
+		made := slices.Contains(b.Forward(l.ID), id)
+		for _, h := range l.Holds {
+			if made || !h.Unlooked {
+				out = append(out, h)
+			}
 		}
 	}
 	return out

@@ -121,7 +121,7 @@ func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
 func (w *writer) reading(r *evidence.Reading) Reading {
 	tr := &w.ix.Book.Traits[r.Trait]
 	out := Reading{Trait: w.trait(r.Trait), Seq: r.Seq, Kind: r.Kind.String(), States: []string{}, Words: w.readingWords(r), Value: r.Value, Error: r.Err, Unit: tr.Unit,
-		Soundness: r.Soundness.String(), Fixes: w.fixes(r.Spoilers), First: r.First, Again: r.Again, From: r.From, Derived: r.By >= 0}
+		Soundness: r.Soundness.String(), Fixes: w.fixes(r.Spoilers), First: r.First, Again: r.Again, From: r.From, Taken: r.Taken, Out: r.Out, Derived: r.By >= 0}
 	for i := range tr.States {
 		if r.Mask&(1<<i) != 0 {
 			out.States = append(out.States, tr.States[i].ID)

@@ -14,7 +14,7 @@ func VerdictWord(v evidence.Verdict) string { return verdictWords[v][0] }
 // follows.
 var openWords = map[string]string{
 	"choose-target": "a target to choose", "state-stage": "the stage to state", "stage-conflict": "a stage that does not agree with what was seen",
-	"two-individuals": "two looks that no one entry shows together", "look-again": "a contradiction of the target to look at again", "second-look": "a second look",
+	"two-individuals": "two looks that no one entry shows together", "look-again": "a contradiction of the target to look at again", "second-look": "a second look", "trait-out": "another specimen, for what was read differently too often", "doubt-against": "a reading against the target that doesn't count yet",
 	"check-key": "a key trait to see", "mend-reading": "a shaky reading to mend", "rare-state": "a rare state to look at again", "widen-margin": "a wider margin",
 	"target-must-lead": "the target is to lead the standing", "sign-off": "a group to have been taught", "answer-health": "health to answer",
 	"answer-condition": "the state of the specimen", "answer-ground": "the ground to answer", "ask-permission": "permission to ask for", "ask-protection": "protection to ask about", "ask-limit": "a limit to ask about",

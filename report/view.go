@@ -46,6 +46,8 @@ type Reading struct {
 	First     int64    `json:"first,omitempty" doc:"An earlier reading that differs"`
 	Again     bool     `json:"again,omitempty"`
 	From      string   `json:"from,omitempty" doc:"The specimen, physically joined to this one, on which it was read"`
+	Taken     bool     `json:"taken,omitempty" doc:"Seen in the field, and taken over for the second look at home, where it can't be seen"`
+	Out       bool     `json:"out,omitempty" doc:"Read differently once too often: this specimen says nothing of it any more"`
 	Derived   bool     `json:"derived,omitempty" doc:"Follows from another reading: who saw the part saw that it is there"`
 }
 

@@ -105,6 +105,7 @@ var verdictWords = map[evidence.Verdict][2]string{
 	evidence.ProtectIt:       {"Protect it", "Until everything that is protected has been ruled out, leave it standing."},
 	evidence.NotOneOfThose:   {"Not one of those", "None of the protected entries that were checked fits. Local codes come first."},
 	evidence.Named:           {"Named", "Good enough for a record."},
+	evidence.LeaveStanding:   {"Not named yet: leave it standing", "Something protected is still possible. Look further, or leave it as it is."},
 	evidence.NotNamed:        {"Not named yet", "No name holds enough of the standing."},
 }
 
@@ -157,7 +158,12 @@ func (w *writer) obligation(o *evidence.Obligation) Obligation {
 		out.Words = fmt.Sprintf("No one entry shows both %s and %s as you saw them.", name, strings.ToLower(w.ix.Book.Traits[o.Other].Name))
 		out.Do = "Ask first whether two individuals got mixed: trace both parts to one foot."
 	case evidence.LookAgain:
-		out.Words, out.Do = fmt.Sprintf("Two readings of %s differ; both count nothing.", name), "Look a third time and say how: "+how
+		out.Words, out.Do = fmt.Sprintf("Two readings of %s differ; both count nothing.", name), "Look once more, another way: another method, another person, or another part of this one. "+how
+	case evidence.TraitOut:
+		out.Words, out.Do = fmt.Sprintf("%s was read differently too often: this one says nothing of it any more.", tr.Name), "Take another specimen."
+	case evidence.DoubtAgainst:
+		f := w.fixes(o.Spoilers)
+		out.Words, out.Do = fmt.Sprintf("What you saw of %s speaks against %s, and doesn't count yet: %s.", name, common, f[0].Why), f[0].Do
 	case evidence.SecondLook:
 		out.Words, out.Do = fmt.Sprintf("What you saw of %s contradicts %s.", name, common), "Look again, with its method: "+how
 	case evidence.CheckKey:
