@@ -2,12 +2,14 @@ package casebook
 
 import (
 	"errors"
+	"log/slog"
 	"slices"
 	"strings"
 	"time"
 
 	"zestythicket/evidence"
 	"zestythicket/guide"
+	"zestythicket/internal/bounded"
 	"zestythicket/internal/yamlpos"
 	"zestythicket/report"
 	"zestythicket/store"
@@ -15,13 +17,14 @@ import (
 
 // Begin is what a find is begun with.
 type Begin struct {
-	ID     string   `json:"id" pattern:"^[a-z0-9-]{6,40}$" doc:"Given by the client, so that a retried request makes one find"`
-	Title  string   `json:"title,omitempty" maxLength:"120"`
-	Place  string   `json:"place,omitempty" maxLength:"120"`
-	Day    string   `json:"day" format:"date"`
-	Person string   `json:"person,omitempty"`
-	Facts  Facts    `json:"facts"`
-	Stages []string `json:"stages,omitempty"`
+	ID      string   `json:"id" pattern:"^[a-z0-9-]{6,40}$" doc:"Given by the client, so that a retried request makes one find"`
+	Title   string   `json:"title,omitempty" maxLength:"120"`
+	Place   string   `json:"place,omitempty" maxLength:"120" doc:"Its name, where it is no stored place"`
+	PlaceID string   `json:"placeId,omitempty" maxLength:"40" doc:"Of a stored place"`
+	Day     string   `json:"day" format:"date"`
+	Person  string   `json:"person,omitempty"`
+	Facts   Facts    `json:"facts"`
+	Stages  []string `json:"stages,omitempty"`
 }
 
 // NewLine is a line to add to a log.
@@ -71,8 +74,13 @@ func (c *Casebook) Begin(b *Begin) (*View, error) {
 	if _, err := c.Store.Person(person); err != nil {
 		return nil, err
 	}
+	placeID, place, err := c.placeOf(b)
+	if err != nil {
+		return nil, err
+	}
+	b.Facts.Rev = 0
 	now := c.Now().UnixMilli()
-	row := &store.Find{ID: b.ID, PersonID: person, Title: strings.TrimSpace(b.Title), PlaceName: strings.TrimSpace(b.Place), Day: b.Day, Facts: store.JSON(b.Facts), CreatedMS: now}
+	row := &store.Find{ID: b.ID, PersonID: person, Title: strings.TrimSpace(b.Title), PlaceName: place, PlaceID: placeID, Day: b.Day, Facts: store.JSON(b.Facts), CreatedMS: now}
 	var events []*store.Event
 	if len(b.Stages) > 0 {
 		events = append(events, &store.Event{FindID: b.ID, Specimen: FirstSpecimen, Key: "begin-stage", Kind: "staged", Body: store.JSON(Body{Stages: b.Stages}), AtMS: now})
@@ -83,12 +91,36 @@ func (c *Casebook) Begin(b *Begin) (*View, error) {
 	return c.viewAndKeep(row)
 }
 
+// placeOf is the stored place that a find is begun at, by id or by its whole name.
+func (c *Casebook) placeOf(b *Begin) (id, name string, err error) {
+	places, err := c.Places()
+	if err != nil {
+		return "", "", err
+	}
+	name = strings.TrimSpace(b.Place)
+	for i := range places {
+		if p := &places[i]; p.ID == b.PlaceID || b.PlaceID == "" && name != "" && p.Name == name {
+			return p.ID, p.Name, nil
+		}
+	}
+	if b.PlaceID != "" {
+		return "", "", &Invalid{Fields: []Field{{"body.placeId", "there is no place " + b.PlaceID, "choose one of yours, or type a name"}}}
+	}
+	return "", name, nil
+}
+
+// viewAndKeep judges a find after something of it was stored. The verdict is a copy
+// of what follows from the log: where it alone can't be stored, what was stored
+// before it stands, and is not called lost.
 func (c *Casebook) viewAndKeep(row *store.Find) (*View, error) {
 	v, err := c.view(row)
 	if err != nil {
 		return nil, err
 	}
-	return v, c.keep(v)
+	if err := c.keep(v); err != nil {
+		slog.Warn("a verdict was not kept; it follows from the log", "find", row.ID, "err", err)
+	}
+	return v, nil
 }
 
 // Append adds a line to a find's log and judges it anew.
@@ -125,7 +157,21 @@ func (c *Casebook) SetFacts(id string, f *Facts) (*View, error) {
 	if err := bad.orNil(); err != nil {
 		return nil, err
 	}
-	if err := c.Store.SaveFacts(id, store.JSON(f)); err != nil {
+	known := f.Rev
+	f.Rev = 0
+	if err := c.Store.ChangeFind(id, func(row *store.Find) error {
+		text := store.JSON(f)
+		if row.Facts != text && row.Rev != known {
+			now := new(Facts)
+			if err := unJSON(row.Facts, now); err != nil {
+				return err
+			}
+			now.Rev = row.Rev
+			return &Conflict{What: "This find was changed on another screen.", Hint: "Look at it as it is now, then do it again.", Now: now}
+		}
+		row.Facts = text
+		return nil
+	}); err != nil {
 		return nil, err
 	}
 	row, err := c.Store.Find(id)
@@ -153,7 +199,7 @@ func (c *Casebook) AddSpecimen(id string, sp *Specimen) (*View, error) {
 		known = known || s.ID == sp.JoinedTo
 	}
 	if !known {
-		return nil, &Invalid{[]Field{{"body.joinedTo", "there is no specimen " + sp.JoinedTo, "name one of this find"}}}
+		return nil, &Invalid{Fields: []Field{{"body.joinedTo", "there is no specimen " + sp.JoinedTo, "name one of this find"}}}
 	}
 	if err := c.Store.AddSpecimen(&store.Specimen{FindID: id, ID: sp.ID, Number: len(have) + 1, JoinedTo: sp.JoinedTo, Count: sp.Count}); err != nil {
 		return nil, err
@@ -164,50 +210,51 @@ func (c *Casebook) AddSpecimen(id string, sp *Specimen) (*View, error) {
 // CountSpecimen says on how many items, each looked at by itself, the answers of
 // a specimen were seen. The heap set aside is begun by counting into it. picked,
 // if it is not negative, is how many items the basket holds now.
-func (c *Casebook) CountSpecimen(id, specimen string, count, picked int) (*View, error) {
+//
+// was is how many the asking screen knew; others that were counted meanwhile are a
+// *Conflict. Nothing else of the find is touched.
+func (c *Casebook) CountSpecimen(id, specimen string, was, count, picked int) (*View, error) {
+	err := c.Store.CountSpecimen(id, specimen, was, count, specimen == AsideSpecimen, func(row *store.Find) error {
+		if picked < 0 {
+			return nil
+		}
+		var f Facts
+		if err := unJSON(row.Facts, &f); err != nil {
+			return err
+		}
+		f.Picked = picked
+		row.Facts = store.JSON(f)
+		return nil
+	})
+	var e *store.Error
+	if errors.As(err, &e) && errors.Is(e.Err, store.ErrChanged) {
+		return nil, &Conflict{What: e.Hint, Hint: "Look at the count as it is now, then count on."}
+	}
+	if err != nil {
+		return nil, err
+	}
 	row, err := c.Store.Find(id)
 	if err != nil {
 		return nil, err
 	}
-	err = c.Store.CountSpecimen(id, specimen, count)
-	if specimen == AsideSpecimen && errors.Is(err, store.ErrNotFound) {
-		var have []store.Specimen
-		if have, err = c.Store.Specimens(id); err == nil {
-			err = c.Store.AddSpecimen(&store.Specimen{FindID: id, ID: AsideSpecimen, Number: len(have) + 1, Count: count})
-		}
-	}
-	if err != nil {
-		return nil, err
-	}
-	if picked >= 0 {
-		var f Facts
-		if err := unJSON(row.Facts, &f); err != nil {
-			return nil, err
-		}
-		f.Picked = picked
-		row.Facts = store.JSON(f)
-		if err := c.Store.SaveFacts(id, row.Facts); err != nil {
-			return nil, err
-		}
-	}
 	return c.viewAndKeep(row)
 }
 
-// Finds lists all finds, newest first, each as it is judged by today's guide.
-func (c *Casebook) Finds() ([]View, error) {
-	rows, err := c.Store.Finds()
-	if err != nil {
-		return nil, err
-	}
+// Finds lists all finds, newest first, each as it is judged by today's guide, and
+// those that can't be read.
+func (c *Casebook) Finds() ([]View, []Aside) {
+	rows, lost := c.Store.Finds()
+	aside := asideOf(lost, "find")
 	out := []View{}
 	for i := range rows {
 		v, err := c.view(&rows[i])
 		if err != nil {
-			return nil, err
+			aside = append(aside, c.asideFind(&rows[i], err))
+			continue
 		}
 		out = append(out, *v)
 	}
-	return out, nil
+	return out, aside
 }
 
 // olderFacts are words that an earlier form stored and that no caution of the
@@ -216,8 +263,9 @@ var olderFacts = map[string]string{
 	"carrot-family-allergy": evidence.AllergyPrefix + "carrot-family", "latex-fruit-allergy": evidence.AllergyPrefix + "latex", "blood-thinner": "medicine:blood-thinners",
 }
 
-// SavePerson checks and stores a person.
-func (c *Casebook) SavePerson(id, name string, p *Profile) error {
+// SavePerson checks and stores a person of whom the asking screen knew a revision;
+// 0 is for somebody new.
+func (c *Casebook) SavePerson(id, name string, p *Profile, rev int64) error {
 	bad := &Invalid{}
 	if strings.TrimSpace(name) == "" {
 		bad.add("body.name", "any name will do", "a name is wanted")
@@ -257,11 +305,28 @@ func (c *Casebook) SavePerson(id, name string, p *Profile) error {
 	if err := bad.orNil(); err != nil {
 		return err
 	}
-	created := c.Now().UnixMilli()
-	if was, err := c.Store.Person(id); err == nil {
-		created = was.CreatedMS
-	}
-	return c.Store.SavePerson(&store.Person{ID: id, Name: strings.TrimSpace(name), Profile: store.JSON(p), CreatedMS: created})
+	return c.Store.ChangePerson(id, func(was *store.Person) (*store.Person, error) {
+		now := &store.Person{ID: id, Name: strings.TrimSpace(name), Profile: store.JSON(p), CreatedMS: c.Now().UnixMilli()}
+		if was == nil {
+			return now, nil
+		}
+		now.CreatedMS = was.CreatedMS
+		if was.Rev != rev && (was.Name != now.Name || was.Profile != now.Profile) {
+			stored := &Profile{}
+			if err := unJSON(was.Profile, stored); err != nil {
+				return nil, err
+			}
+			return nil, &Conflict{What: "This person was changed on another screen.", Hint: "Look at what changed; what you typed is still here.", Now: PersonNow{was.Name, *stored, was.Rev}}
+		}
+		return now, nil
+	})
+}
+
+// PersonNow is a person as they are stored.
+type PersonNow struct {
+	Name    string  `json:"name"`
+	Profile Profile `json:"profile"`
+	Rev     int64   `json:"rev"`
 }
 
 // Rejudged is a find whose stored verdict today's guide would not give.
@@ -286,11 +351,11 @@ func (c *Casebook) Rejudge() ([]Rejudged, error) {
 	for _, l := range last {
 		row, err := c.Store.Find(l.FindID)
 		if err != nil {
-			return nil, err
+			continue // set aside: see [Casebook.Check]
 		}
 		f, _, err := c.assemble(row)
 		if err != nil {
-			return nil, err
+			continue
 		}
 		was, _ := evidence.ParseVerdict(l.Verdict)
 		r := c.Engine.Rejudge(f, l.Specimen, was, l.GuideVersion)
@@ -307,7 +372,11 @@ func (c *Casebook) word(w string, known []string, path string, i int, what strin
 			return true
 		}
 	}
-	bad.add(path+at(i), yamlpos.Nearest(w, known), "unknown %s %q", what, w)
+	hint := ""
+	if len(bad.Fields) < bounded.Most {
+		hint = yamlpos.Nearest(w, known)
+	}
+	bad.add(path+at(i), hint, "unknown %s %.80q", what, w)
 	return false
 }
 
@@ -325,6 +394,23 @@ func (c *Casebook) checkFacts(f *Facts, bad *Invalid) {
 		}
 	}
 	ix := c.Engine.Index()
+	if f.Part != "" {
+		c.word(f.Part, ix.Book.PartWords(), "body.facts.part", -1, "part", bad)
+	}
+	if f.Prep != "" {
+		c.word(f.Prep, ix.Book.PreparationWords(), "body.facts.preparation", -1, "preparation", bad)
+	}
+	for i, h := range f.Habitats {
+		c.word(h, ix.Book.HabitatWords(), "body.facts.habitats", i, "habitat", bad)
+	}
+	for i, tool := range f.Tools {
+		c.word(tool, ix.Book.ToolWords(), "body.facts.tools", i, "tool", bad)
+	}
+	for i, id := range f.Recalled {
+		if _, ok := ix.TaxonAt(id); !ok {
+			bad.add("body.facts.recalled"+at(i), "", "there is no entry %q", id)
+		}
+	}
 	if f.Target == "" {
 		return
 	}

@@ -37,7 +37,7 @@ func Arithmetic(kind, a, b, c string) (*Sum, error) {
 	case "scale":
 		v, err := quantity.Scale(x, y, z)
 		if err != nil {
-			return nil, &Invalid{[]Field{{"query.b", "a recipe made of nothing can’t be scaled", ""}}}
+			return nil, &Invalid{Fields: []Field{{"query.b", "a recipe made of nothing can’t be scaled", ""}}}
 		}
 		out.Value, out.Working = v.String(), x.String()+" × "+z.String()+" ÷ "+y.String()+" = "+v.String()
 	case "share":

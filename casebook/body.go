@@ -30,6 +30,7 @@ type Facts struct {
 
 	SecondOf string    `json:"secondOf,omitempty" maxLength:"40" doc:"The find that this is the second look at"`
 	Disposal *Disposal `json:"disposal,omitempty" doc:"Of a find to be cleared"`
+	Revision
 }
 
 // Profile is what is known of a person.

@@ -8,9 +8,11 @@ import (
 	"fmt"
 	"strings"
 	"sync"
+	"sync/atomic"
 	"time"
 
 	"zestythicket/evidence"
+	"zestythicket/internal/bounded"
 	"zestythicket/internal/yamlpos"
 	"zestythicket/report"
 	"zestythicket/store"
@@ -24,7 +26,10 @@ type Field struct{ Path, What, Hint string }
 
 // Invalid lists everything that is wrong with what was sent. Nothing of it is
 // stored.
-type Invalid struct{ Fields []Field }
+type Invalid struct {
+	Fields []Field
+	More   int // problems beyond those that are listed
+}
 
 // Error lists the fields.
 func (e *Invalid) Error() string {
@@ -39,6 +44,10 @@ func (e *Invalid) Error() string {
 func (e *Invalid) Is(target error) bool { return target == ErrRefused }
 
 func (e *Invalid) add(path, hint, format string, args ...any) {
+	if len(e.Fields) >= bounded.Most {
+		e.More++
+		return
+	}
 	e.Fields = append(e.Fields, Field{path, fmt.Sprintf(format, args...), hint})
 }
 
@@ -57,6 +66,7 @@ type Casebook struct {
 	Now     func() time.Time
 	Overlay Overlay
 
+	checked atomic.Pointer[Findings]
 	kitchen sync.Mutex // one line of the book of the kitchen at a time
 }
 
@@ -95,6 +105,7 @@ type View struct {
 	ID        string           `json:"id"`
 	Title     string           `json:"title"`
 	Place     string           `json:"place"`
+	PlaceID   string           `json:"placeId,omitempty" doc:"Of a stored place; its name may change"`
 	Day       string           `json:"day"`
 	Person    string           `json:"person"`
 	CreatedMS int64            `json:"createdMs"`
@@ -127,6 +138,8 @@ func (c *Casebook) view(row *store.Find) (*View, error) {
 	if err := unJSON(row.Facts, &v.Facts); err != nil {
 		return nil, err
 	}
+	v.Facts.Rev = row.Rev
+	v.PlaceID, v.Place = row.PlaceID, c.placeName(row)
 	for _, s := range f.Specimens {
 		v.Specimens = append(v.Specimens, Specimen{s.ID, s.JoinedTo, s.Count})
 	}
@@ -145,6 +158,16 @@ func (c *Casebook) view(row *store.Find) (*View, error) {
 	v.Plan = planOf(&v.Facts, &v.Patch)
 	v.Photos, err = c.photos(row.ID)
 	return v, err
+}
+
+// placeName is the name of a find's place as it is today.
+func (c *Casebook) placeName(row *store.Find) string {
+	if row.PlaceID != "" {
+		if p, err := c.Place(row.PlaceID); err == nil {
+			return p.Name
+		}
+	}
+	return row.PlaceName
 }
 
 // keep stores the verdicts of a view: what was decided, by which guide, on which

@@ -40,9 +40,7 @@ func (c *Casebook) checkEntry(row *store.Find, e *NewLine, bad *Invalid) error {
 		}
 		c.checkAnswer(e.Body.Answer, bad)
 	case evidence.Handled:
-		if e.Body.Smell == "" {
-			bad.add("body.body.smell", "for example garlic", "what the hands took on is wanted")
-		}
+		c.word(e.Body.Smell, c.Engine.Index().Book.SmellWords(), "body.body.smell", -1, "smell", bad)
 	case evidence.Noted:
 		c.word(e.Body.Note, []string{"hearsay", "folk-rule", "search-cue"}, "body.body.note", -1, "note", bad)
 	case evidence.Undone:

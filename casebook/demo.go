@@ -53,7 +53,7 @@ func (c *Casebook) Demo() error {
 		return err
 	}
 	for _, name := range append([]string{s.Person}, s.People...) {
-		if err := c.SavePerson(strings.ToLower(name), name, &Profile{Facts: []string{}, Answered: evidence.HealthTopics, SignOffs: []SignOff{}}); err != nil {
+		if err := c.SavePerson(strings.ToLower(name), name, &Profile{Facts: []string{}, Answered: evidence.HealthTopics, SignOffs: []SignOff{}}, 0); err != nil {
 			return err
 		}
 	}

@@ -36,7 +36,8 @@ type Place struct {
 	Limits     []Limit         `json:"limits,omitempty"`
 	Zones      []Zone          `json:"zones,omitempty"`
 	Patches    []PatchOfGround `json:"patches,omitempty"`
-	Map        string          `json:"map,omitempty" doc:"GeoJSON of the ground, as drawn or brought"`
+	Revision
+	Map string `json:"map,omitempty" doc:"GeoJSON of the ground, as drawn or brought"`
 }
 
 // Limit is how much may be taken, as the user has it.
@@ -69,26 +70,74 @@ type PatchOfGround struct {
 type Position struct {
 	Lat      float64 `json:"lat" minimum:"-90" maximum:"90"`
 	Lon      float64 `json:"lon" minimum:"-180" maximum:"180"`
-	Accuracy float64 `json:"accuracy,omitempty" minimum:"0"`
+	Accuracy float64 `json:"accuracy,omitempty" minimum:"0" maximum:"100000"`
 	Day      string  `json:"day,omitempty"`
 }
 
 const placeKind = "place"
 
+// Revision is what a record that is replaced as a whole carries: the number of its
+// last change. Whoever replaces it says which one they saw; an older one is told
+// what has changed since, and nothing is overwritten.
+type Revision struct {
+	Rev int64 `json:"rev,omitempty" doc:"The revision that the screen knew; 0 for something new"`
+}
+
+func (r *Revision) revision() *int64 { return &r.Rev }
+
+type revisioned interface{ revision() *int64 }
+
 func (c *Casebook) save(kind, id string, doc any) error {
 	return c.Store.SaveNote(&store.Note{Kind: kind, ID: id, Doc: store.JSON(doc), AtMS: c.Now().UnixMilli()})
 }
 
+// replace stores a record of which the asking screen knew a revision. The same
+// content sent again is stored once; anything else over a newer revision is a
+// *Conflict that carries what is stored. doc gets its new revision.
+func replace[T any, P interface {
+	*T
+	revisioned
+}](c *Casebook, kind, id string, doc P) error {
+	known := *doc.revision()
+	err := c.Store.ChangeNote(kind, id, func(was *store.Note) (*store.Note, error) {
+		*doc.revision() = 0
+		text := store.JSON(doc)
+		*doc.revision() = known
+		switch {
+		case was == nil && known > 0:
+			return nil, &Conflict{What: "It was removed on another screen.", Hint: "Save it as a new one, or leave it."}
+		case was != nil && was.Doc == text:
+			*doc.revision() = was.Rev
+			return nil, nil
+		case was != nil && was.Rev != known:
+			now := P(new(T))
+			if err := unJSON(was.Doc, now); err != nil {
+				return nil, err
+			}
+			*now.revision() = was.Rev
+			return nil, &Conflict{What: "It was changed on another screen.", Hint: "Look at what changed; what you typed is still here.", Now: now}
+		}
+		*doc.revision() = 1
+		if was != nil {
+			*doc.revision() = was.Rev + 1
+		}
+		return &store.Note{Kind: kind, ID: id, Doc: text, AtMS: c.Now().UnixMilli()}, nil
+	})
+	return err
+}
+
+// notes lists the records of a kind that can be read; [Casebook.Check] lists the
+// others.
 func notes[T any](c *Casebook, kind string) ([]T, error) {
-	rows, err := c.Store.Notes(kind)
-	if err != nil {
-		return nil, err
-	}
+	rows, _ := c.Store.Notes(kind)
 	out := []T{}
 	for _, r := range rows {
 		var v T
 		if err := unJSON(r.Doc, &v); err != nil {
-			return nil, err
+			continue
+		}
+		if x, ok := any(&v).(revisioned); ok {
+			*x.revision() = r.Rev
 		}
 		out = append(out, v)
 	}
@@ -101,7 +150,13 @@ func note[T any](c *Casebook, kind, id string) (*T, error) {
 		return nil, err
 	}
 	v := new(T)
-	return v, unJSON(row.Doc, v)
+	if err := unJSON(row.Doc, v); err != nil {
+		return nil, err
+	}
+	if x, ok := any(v).(revisioned); ok {
+		*x.revision() = row.Rev
+	}
+	return v, nil
 }
 
 // Places lists all places.
@@ -127,7 +182,7 @@ func (c *Casebook) SavePlace(p *Place) (*Place, error) {
 			bad.add(fmt.Sprintf("body.limits[%d].unit", i), "kg, g, l or pieces", "%s of what?", l.Amount)
 		}
 	}
-	habitats := c.habitats()
+	habitats := c.Engine.Index().Book.HabitatWords()
 	for i, h := range p.Habitats {
 		c.word(h, habitats, "body.habitats", i, "habitat", bad)
 	}
@@ -149,7 +204,7 @@ func (c *Casebook) SavePlace(p *Place) (*Place, error) {
 	if err := bad.orNil(); err != nil {
 		return nil, err
 	}
-	return p, c.save(placeKind, p.ID, p)
+	return p, replace(c, placeKind, p.ID, p)
 }
 
 func (c *Casebook) dates(bad *Invalid, path, text string) {
@@ -159,22 +214,6 @@ func (c *Casebook) dates(bad *Invalid, path, text string) {
 	if _, err := time.Parse(time.DateOnly, text); err != nil {
 		bad.add(path, "write it as 2026-04-12", "%q is not a date", text)
 	}
-}
-
-// habitats are the words that entries of the guide use.
-func (c *Casebook) habitats() []string {
-	seen := map[string]bool{}
-	var out []string
-	b := c.Engine.Index().Book
-	for i := range b.Taxa {
-		for _, h := range b.Taxa[i].Habitats {
-			if !seen[h] {
-				seen[h] = true
-				out = append(out, h)
-			}
-		}
-	}
-	return out
 }
 
 // Imported says what came of a file.
@@ -194,7 +233,7 @@ func (c *Casebook) ImportWeather(place string, file []byte, partly bool) (*Impor
 	}
 	r, err := weather.Read(bytes.NewReader(file))
 	if err != nil {
-		return nil, &Invalid{[]Field{{"body", err.Error(), ""}}}
+		return nil, &Invalid{Fields: []Field{{"body", err.Error(), ""}}}
 	}
 	out := &Imported{Read: len(r.Days), Problems: append([]weather.Problem{}, r.Problems...), Gaps: append([]string{}, r.Gaps...), Fixes: []track.TrackPoint{}}
 	if len(r.Days) == 0 || len(r.Problems) > 0 && !partly {
@@ -211,7 +250,7 @@ func (c *Casebook) ImportWeather(place string, file []byte, partly bool) (*Impor
 // ReadTrack reads positions from NMEA or GPX, told by content; it stores nothing.
 func (c *Casebook) ReadTrack(file []byte) (*Imported, error) {
 	if len(file) > track.MostBytes {
-		return nil, &Invalid{[]Field{{"body", fmt.Sprintf("%.1f MB, at most %d MB", float64(len(file))/(1<<20), track.MostBytes>>20), "cut the track"}}}
+		return nil, &Invalid{Fields: []Field{{"body", fmt.Sprintf("%.1f MB, at most %d MB", float64(len(file))/(1<<20), track.MostBytes>>20), "cut the track"}}}
 	}
 	var fixes []track.TrackPoint
 	var bad []track.Problem

@@ -22,6 +22,7 @@ type HereNow struct {
 	Share     string `json:"share,omitempty" doc:"Their own policy, 0 to 1; empty: the default of the part"`
 	Need      int    `json:"need,omitempty" minimum:"0" maximum:"1000000"`
 	People    int    `json:"people,omitempty" minimum:"0" maximum:"50" doc:"Who picks under a limit per person; 0: one"`
+	Revision
 }
 
 // AdviceStep is one reason for an amount.
@@ -48,18 +49,19 @@ type BandLine struct {
 
 // HowMuch is the advice for a find, and how to take it.
 type HowMuch struct {
-	Stand    *HereNow     `json:"stand,omitempty" doc:"What was entered last"`
-	Pieces   int          `json:"pieces"`
-	Weight   string       `json:"weight,omitempty"`
-	Steps    []AdviceStep `json:"steps"`
-	Open     []string     `json:"open"`
-	Share    string       `json:"share" doc:"The default of the part"`
-	Why      string       `json:"why"`
-	Methods  []MethodLine `json:"methods" doc:"Least damage first; what the entry says itself in front"`
-	Quality  []string     `json:"quality" doc:"What the entry says is worth taking"`
-	Bands    []BandLine   `json:"bands"`
-	Words    string       `json:"words" doc:"Kept, trimmed and left, when it was sorted"`
-	Takeable bool         `json:"takeable" doc:"The checks are complete; otherwise nothing is taken at all"`
+	Stand     *HereNow     `json:"stand,omitempty" doc:"What was entered last"`
+	Pieces    int          `json:"pieces"`
+	Weight    string       `json:"weight,omitempty"`
+	Steps     []AdviceStep `json:"steps"`
+	Open      []string     `json:"open"`
+	Share     string       `json:"share" doc:"The default of the part"`
+	Why       string       `json:"why"`
+	Methods   []MethodLine `json:"methods" doc:"Least damage first; what the entry says itself in front"`
+	Quality   []string     `json:"quality" doc:"What the entry says is worth taking"`
+	Bands     []BandLine   `json:"bands"`
+	SortedRev int64        `json:"sortedRev" doc:"The revision of the counts"`
+	Words     string       `json:"words" doc:"Kept, trimmed and left, when it was sorted"`
+	Takeable  bool         `json:"takeable" doc:"The checks are complete; otherwise nothing is taken at all"`
 }
 
 const (
@@ -70,6 +72,7 @@ const (
 // sortedDoc is how many pieces of a find were put in each band.
 type sortedDoc struct {
 	Counts map[string]int `json:"counts"`
+	Revision
 }
 
 // Stand stores what is known of a stand and gives the advice.
@@ -88,19 +91,18 @@ func (c *Casebook) Stand(find string, s *HereNow) (*HowMuch, error) {
 	if err := bad.orNil(); err != nil {
 		return nil, err
 	}
-	old, oldErr := note[HereNow](c, standKind, find)
-	if err := c.save(standKind, find, s); err != nil {
+	// Reckoned before it is stored: what can't be reckoned leaves what was there.
+	if _, err := c.howMuch(find, s); err != nil {
 		return nil, err
 	}
-	h, err := c.HowMuch(find)
-	if err != nil && oldErr == nil { // what was there stays
-		_ = c.save(standKind, find, old)
+	if err := replace(c, standKind, find, s); err != nil {
+		return nil, err
 	}
-	return h, err
+	return c.HowMuch(find)
 }
 
 // SortInto counts the pieces of a find by band of quality.
-func (c *Casebook) SortInto(find string, counts map[string]int) (*HowMuch, error) {
+func (c *Casebook) SortInto(find string, counts map[string]int, rev int64) (*HowMuch, error) {
 	v, err := c.View(find)
 	if err != nil {
 		return nil, err
@@ -110,9 +112,9 @@ func (c *Casebook) SortInto(find string, counts map[string]int) (*HowMuch, error
 		what[b.ID] = b.What
 	}
 	if _, err := harvest.Sort(counts, what); err != nil {
-		return nil, &Invalid{[]Field{{"body.counts", err.Error(), ""}}}
+		return nil, &Invalid{Fields: []Field{{"body.counts", err.Error(), ""}}}
 	}
-	if err := c.save(sortKind, find, sortedDoc{counts}); err != nil {
+	if err := replace(c, sortKind, find, &sortedDoc{counts, Revision{rev}}); err != nil {
 		return nil, err
 	}
 	return c.HowMuch(find)
@@ -120,6 +122,17 @@ func (c *Casebook) SortInto(find string, counts map[string]int) (*HowMuch, error
 
 // HowMuch reckons the amount for a find from what was entered last.
 func (c *Casebook) HowMuch(find string) (*HowMuch, error) {
+	s, err := note[HereNow](c, standKind, find)
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		return nil, err
+	}
+	if err != nil {
+		s = nil
+	}
+	return c.howMuch(find, s)
+}
+
+func (c *Casebook) howMuch(find string, s *HereNow) (*HowMuch, error) {
 	v, err := c.View(find)
 	if err != nil {
 		return nil, err
@@ -143,12 +156,8 @@ func (c *Casebook) HowMuch(find string) (*HowMuch, error) {
 	if err := c.bands(v, kit, out); err != nil {
 		return nil, err
 	}
-	s, err := note[HereNow](c, standKind, find)
-	if errors.Is(err, store.ErrNotFound) {
+	if s == nil {
 		return out, nil
-	}
-	if err != nil {
-		return nil, err
 	}
 	out.Stand = s
 	return out, c.recommend(v, s, &share, out)
@@ -162,6 +171,7 @@ func (c *Casebook) bands(v *View, kit *guide.Kitchen, out *HowMuch) error {
 	if d == nil || err != nil {
 		d = &sortedDoc{}
 	}
+	out.SortedRev = d.Rev
 	set, err := c.Settings()
 	if err != nil {
 		return err
@@ -196,7 +206,7 @@ func (c *Casebook) recommend(v *View, s *HereNow, share *guide.LeaveShare, out *
 	if s.Each != "" {
 		each, kind, err := quantity.In(s.Each, unit)
 		if err != nil || kind != quantity.Mass {
-			return &Invalid{[]Field{{"body.each", s.Each + " of what?", "g, kg, oz or lb"}}}
+			return &Invalid{Fields: []Field{{"body.each", s.Each + " of what?", "g, kg, oz or lb"}}}
 		}
 		st.EachGrams = each
 	}
@@ -205,7 +215,7 @@ func (c *Casebook) recommend(v *View, s *HereNow, share *guide.LeaveShare, out *
 	}
 	a, err := harvest.Recommend(&st)
 	if err != nil {
-		return &Invalid{[]Field{{"body", err.Error(), "count again"}}}
+		return &Invalid{Fields: []Field{{"body", err.Error(), "count again"}}}
 	}
 	out.Pieces, out.Open = a.Pieces, append(out.Open, a.Open...)
 	if a.Grams.IsPositive() {
@@ -229,14 +239,12 @@ func (c *Casebook) limits(v *View, st *harvest.Stand, people int) error {
 	if err != nil {
 		return err
 	}
-	k, err := c.openKitchen()
-	if err != nil {
-		return err
-	}
+	k := c.openKitchen()
 	day, _ := time.Parse(time.DateOnly, v.Day)
 	st.Taken, st.TakenG = k.taken(v, day, false)
 	for i := range places {
-		if places[i].Name != v.Place {
+		// By id; by name where the find is older than the ids.
+		if v.PlaceID != "" && places[i].ID != v.PlaceID || v.PlaceID == "" && places[i].Name != v.Place {
 			continue
 		}
 		for _, l := range places[i].Limits {
@@ -273,7 +281,7 @@ func (k *pot) taken(v *View, day time.Time, year bool) (pieces int, grams quanti
 			continue
 		}
 		row, err := k.c.Store.Find(l.Find)
-		if err != nil || row.PlaceName != v.Place {
+		if err != nil || row.PlaceID != v.PlaceID || v.PlaceID == "" && row.PlaceName != v.Place {
 			continue
 		}
 		at, err := time.Parse(time.DateOnly, row.Day)

@@ -1,7 +1,8 @@
 package casebook
 
 import (
-	"errors"
+	"crypto/sha256"
+	"encoding/hex"
 	"slices"
 	"strings"
 
@@ -62,7 +63,12 @@ type Incident struct {
 	Note      string     `json:"note,omitempty" maxLength:"4000"`
 	Missing   string     `json:"missing,omitempty" maxLength:"2000" doc:"Afterwards: which check was missing"`
 	Rev       int64      `json:"rev" doc:"The revision that the screen knew"`
+	// UntilSeq is set here and nowhere else: the last line of the kitchen that was
+	// there when the incident was first stored.
+	UntilSeq int64 `json:"untilSeq,omitempty" doc:"Set by the program"`
 }
+
+func (in *Incident) revision() *int64 { return &in.Rev }
 
 const incidentKind = "incident"
 
@@ -91,6 +97,7 @@ type SyndromeLine struct {
 // ClockView is an exposure with its clock.
 type ClockView struct {
 	Exposure  Exposure       `json:"exposure"`
+	OddTime   bool           `json:"oddTime,omitempty" doc:"Its time does not agree with the order in which things were entered: a clock was wrong"`
 	FromBook  bool           `json:"fromBook" doc:"A meal in reach, found in the book of the kitchen"`
 	SinceMS   int64          `json:"sinceMs"`
 	DelayMS   int64          `json:"delayMs" doc:"To the first sign; -1: none felt"`
@@ -127,76 +134,148 @@ func (c *Casebook) Incidents() ([]Incident, error) {
 }
 
 // SaveIncident stores an incident as it was taken down and holds every bag and
-// batch that it names, in every form. Closings that were given stay.
+// batch that it names, in every form. A screen that did not know the latest loses
+// nothing and overwrites nothing: what only grows is joined, and where both changed
+// the same words it is a *Conflict with what is stored. Closings that were given
+// stay.
 func (c *Casebook) SaveIncident(in *Incident) (*IncidentView, error) {
-	bad := &Invalid{}
-	old, err := note[Incident](c, incidentKind, in.ID)
-	if err != nil && !errors.Is(err, store.ErrNotFound) {
+	k := c.ledger()
+	if err := c.checkIncident(in, k); err != nil {
 		return nil, err
 	}
-	if err == nil {
-		if old.Rev > in.Rev && !sameAs(old, in) {
-			return nil, &Conflict{"This incident was changed on another screen.", "Look at it as it is now; what you typed is still here."}
+	err := c.Store.ChangeNote(incidentKind, in.ID, func(row *store.Note) (*store.Note, error) {
+		now := *in
+		now.UntilSeq = k.last
+		if row != nil {
+			old := &Incident{}
+			if err := unJSON(row.Doc, old); err != nil {
+				return nil, err // what can't be read is not written over
+			}
+			old.Rev = row.Rev
+			switch {
+			case sameAs(old, in):
+				return nil, nil // sent again, since the answer was lost
+			case in.Rev < old.Rev:
+				joined, ok := joinIncidents(old, in)
+				if !ok {
+					return nil, &Conflict{What: "This incident was changed on another screen.", Hint: "Nothing is lost: both are here. Put them together.", Now: old}
+				}
+				now = *joined
+			case len(in.Closings) < len(old.Closings) || !slices.Equal(in.Closings[:len(old.Closings)], old.Closings):
+				return nil, &Invalid{Fields: []Field{{"body.closings", "a closing that was given stays as it is", "add another one"}}}
+			}
+			now.UntilSeq = old.UntilSeq
+			if now.BeganMS == 0 {
+				now.BeganMS = old.BeganMS
+			}
 		}
-		if len(in.Closings) < len(old.Closings) || !slices.Equal(in.Closings[:len(old.Closings)], old.Closings) {
-			bad.add("body.closings", "add another one", "a closing that was given stays as it is")
+		if now.BeganMS == 0 {
+			now.BeganMS = c.Now().UnixMilli()
 		}
+		ownIDs(&now)
+		now.Rev = 0
+		*in = now
+		return &store.Note{Kind: incidentKind, ID: in.ID, Doc: store.JSON(now), AtMS: c.Now().UnixMilli()}, nil
+	})
+	if err != nil {
+		return nil, err
 	}
-	if in.BeganMS == 0 {
-		in.BeganMS = c.Now().UnixMilli()
+	if err := c.holdFor(in); err != nil {
+		return nil, err
 	}
+	return c.Incident(in.ID)
+}
+
+// checkIncident refuses what can't be stored. Times are not compared with those of
+// bags: a clock may be wrong, and an incident is stored all the same.
+func (c *Casebook) checkIncident(in *Incident, k *pot) error {
+	bad := &Invalid{}
 	for i, x := range in.Closings {
 		if strings.TrimSpace(x.By) == "" || strings.TrimSpace(x.Advice) == "" {
 			bad.add("body.closings["+itoa(i)+"]", "who closes it, and on whose advice", "a warning is closed by a person, on somebody’s advice")
 		}
 	}
-	k, err := c.openKitchen()
-	if err != nil {
-		return nil, err
-	}
-	ids := map[string]bool{}
 	for i, x := range in.Exposures {
 		path := "body.exposures[" + itoa(i) + "]"
-		if ids[x.ID] {
-			bad.add(path+".id", "", "%s stands twice", x.ID)
-		}
-		ids[x.ID] = true
-		l, ok := k.book.Lot(x.Lot)
-		if x.Lot != "" && !ok {
+		if _, ok := k.book.Lot(x.Lot); x.Lot != "" && !ok && len(k.aside) == 0 {
 			bad.add(path+".lot", "leave it empty and say in words what it was", "there is no bag or batch %s", x.Lot)
-		}
-		if ok && x.AtMS < l.PickedMS {
-			bad.add(path+".atMs", "", "that is before %s was picked", x.Lot)
 		}
 		if x.AtMS <= 0 {
 			bad.add(path+".atMs", "about when; nearly right is better than nothing", "when was it?")
 		}
 	}
-	if err := bad.orNil(); err != nil {
-		return nil, err
-	}
-	if old != nil && sameAs(old, in) {
-		in.Rev = old.Rev // sent again, since the answer was lost
-	} else {
-		in.Rev++
-	}
-	if err := c.save(incidentKind, in.ID, in); err != nil {
-		return nil, err
-	}
-	for _, x := range in.Exposures {
-		if x.Lot != "" {
-			if _, err := c.Cook(&KitchenAct{Key: "incident-" + in.ID[:min(20, len(in.ID))] + "-" + x.Lot, Kind: "held", Lot: x.Lot, Why: "an incident was taken down"}); err != nil {
-				return nil, err
-			}
+	return bad.orNil()
+}
+
+// ownIDs gives exposures that share an id one of their own, rather than refusing
+// what somebody took down in a hurry.
+func ownIDs(in *Incident) {
+	seen := map[string]bool{}
+	for i := range in.Exposures {
+		id := in.Exposures[i].ID
+		for n := 2; seen[id]; n++ {
+			id = in.Exposures[i].ID + "-" + itoa(n)
 		}
+		in.Exposures[i].ID, seen[id] = id, true
 	}
-	return c.Incident(in.ID)
+}
+
+// joinIncidents joins what is stored with what a screen sends that did not know it;
+// ok is false when both changed the same words.
+func joinIncidents(old, in *Incident) (*Incident, bool) {
+	out := *in
+	out.Symptoms = incident.Merge(old.Symptoms, in.Symptoms, func(a, b *Symptom) bool { return *a == *b })
+	out.Calls = incident.Merge(old.Calls, in.Calls, func(a, b *Call) bool { return *a == *b })
+	out.Closings = incident.Merge(old.Closings, in.Closings, func(a, b *Closing) bool { return *a == *b })
+	out.Exposures = incident.Merge(old.Exposures, in.Exposures, func(a, b *Exposure) bool { return store.JSON(a) == store.JSON(b) })
+	ok := true
+	seen := map[string]bool{}
+	for _, x := range out.Exposures {
+		ok = ok && !seen[x.ID] // one exposure, described in two ways
+		seen[x.ID] = true
+	}
+	for _, t := range []struct{ old, mine, to *string }{{&old.Sample, &in.Sample, &out.Sample}, {&old.Photos, &in.Photos, &out.Photos}, {&old.Note, &in.Note, &out.Note}, {&old.Missing, &in.Missing, &out.Missing}} {
+		text, fine := incident.MergeText(*t.old, *t.mine)
+		*t.to, ok = text, ok && fine
+	}
+	if old.BeganMS > 0 && (out.BeganMS == 0 || old.BeganMS < out.BeganMS) {
+		out.BeganMS = old.BeganMS
+	}
+	return &out, ok
+}
+
+// holdFor holds every bag and batch that an incident names, once for each exposure:
+// a second meal of a lot that was freed meanwhile is held again. No find is judged
+// for it.
+func (c *Casebook) holdFor(in *Incident) error {
+	c.kitchen.Lock()
+	defer c.kitchen.Unlock()
+	k := c.ledger()
+	first := map[string]bool{}
+	for _, x := range in.Exposures {
+		if _, ok := k.book.Lot(x.Lot); !ok {
+			continue
+		}
+		// An earlier form held once for each lot.
+		older := !first[x.Lot] && k.keys["incident-"+in.ID[:min(20, len(in.ID))]+"-"+x.Lot]
+		first[x.Lot] = true
+		sum := sha256.Sum256([]byte(in.ID + "\x00" + x.ID + "\x00" + x.Lot))
+		key := "incident-" + hex.EncodeToString(sum[:20])
+		if older || k.keys[key] {
+			continue
+		}
+		if err := c.add(k, &KitchenAct{Key: key, Kind: "held", Lot: x.Lot, Why: "an incident was taken down", AtMS: c.Now().UnixMilli()}); err != nil {
+			return err
+		}
+		k.last++
+	}
+	return nil
 }
 
 // sameAs: what was taken down is the same, whatever the revision says.
 func sameAs(a, b *Incident) bool {
 	x, y := *a, *b
-	x.Rev, y.Rev = 0, 0
+	x.Rev, y.Rev, x.UntilSeq, y.UntilSeq = 0, 0, 0, 0
 	if y.BeganMS == 0 {
 		y.BeganMS = x.BeganMS
 	}
@@ -211,12 +290,9 @@ func (c *Casebook) Incident(id string) (*IncidentView, error) {
 	}
 	set, err := c.Settings()
 	if err != nil {
-		return nil, err
+		set = standardSettings()
 	}
-	k, err := c.openKitchen()
-	if err != nil {
-		return nil, err
-	}
+	k := c.ledger() // no find is judged but those behind what is named
 	v := &IncidentView{Incident: *in, NowMS: c.Now().UnixMilli(), Numbers: set.Numbers, Aid: c.Aid(), Clocks: []ClockView{}, Shared: []EaterView{}, Held: []string{}, Finds: []FindTrace{}, Review: []string{}}
 	if v.Numbers == nil {
 		v.Numbers = []Number{}
@@ -227,26 +303,26 @@ func (c *Casebook) Incident(id string) (*IncidentView, error) {
 		closings = append(closings, incident.Closing{Exposure: x.Exposure, By: x.By, Advice: x.Advice, AtMS: x.AtMS})
 	}
 	first := firstSign(in)
-	for _, x := range append(slices.Clone(in.Exposures), k.inReach(in, v.NowMS)...) {
+	odd := map[int64]bool{}
+	for _, x := range append(slices.Clone(in.Exposures), k.inReach(in, odd)...) {
 		e := incident.Exposure{ID: x.ID, Route: x.Route, AtMS: x.AtMS}
 		e.Kingdom, _ = guide.ParseKingdom(x.Kingdom)
 		if l, ok := k.book.Lot(x.Lot); ok {
-			if e.Kingdom, e.Suspects, err = k.suspects(l); err != nil {
-				return nil, err
-			}
+			e.Kingdom, e.Suspects = k.suspects(l)
 		}
 		sign := first
 		if sign != 0 && sign < x.AtMS {
 			sign = 0 // what was felt before a meal is not of it
 		}
 		clock := table.Of(e, sign, v.NowMS, closings)
-		cv := ClockView{Exposure: x, FromBook: strings.HasPrefix(x.ID, bookMeal), SinceMS: clock.SinceMS, DelayMS: clock.DelayMS, Warning: clock.Warning, LateWords: clock.LateWords, Lines: []SyndromeLine{}}
+		cv := ClockView{Exposure: x, FromBook: strings.HasPrefix(x.ID, bookMeal), OddTime: odd[x.AtMS] && strings.HasPrefix(x.ID, bookMeal), SinceMS: clock.SinceMS, DelayMS: clock.DelayMS, Warning: clock.Warning, LateWords: clock.LateWords, Lines: []SyndromeLine{}}
 		for i := range clock.Lines {
 			cv.Lines = append(cv.Lines, lineOf(&clock.Lines[i]))
 		}
 		v.Clocks = append(v.Clocks, cv)
 	}
-	return v, k.concerned(in, v)
+	k.concerned(in, v)
+	return v, nil
 }
 
 func firstSign(in *Incident) int64 {
@@ -262,16 +338,26 @@ func firstSign(in *Incident) int64 {
 const bookMeal = "book-"
 
 // inReach finds the meals of the book that lie within reach and that nobody named:
-// of everyone, since whom it concerns is not known at first.
-func (k *pot) inReach(in *Incident, nowMS int64) []Exposure {
-	upto := in.BeganMS
+// of everyone, since whom it concerns is not known at first. odd marks the times
+// that do not agree with the order of entry.
+func (k *pot) inReach(in *Incident, odd map[int64]bool) []Exposure {
+	const reach = int64(ReachDays) * 24 * incident.HourMS
+	since := int64(0)
+	for i := range k.events {
+		if e := &k.events[i]; e.AtMS >= in.BeganMS-reach && (since == 0 || e.Seq < since) {
+			since = e.Seq
+		}
+	}
 	out := []Exposure{}
 	for _, s := range k.book.Servings {
-		if s.AtMS > upto || s.AtMS < upto-int64(ReachDays)*24*incident.HourMS {
+		if !incident.InReach(s.AtMS, s.Seq, in.BeganMS, in.UntilSeq, since, reach) {
 			continue
 		}
 		if slices.ContainsFunc(in.Exposures, func(x Exposure) bool { return x.Lot == s.Lot && x.Route == "eaten" }) {
 			continue
+		}
+		if s.AtMS > in.BeganMS || s.AtMS < in.BeganMS-reach {
+			odd[s.AtMS] = true
 		}
 		id := bookMeal + strings.ToLower(s.Lot)
 		if i := slices.IndexFunc(out, func(x Exposure) bool { return x.ID == id && x.AtMS == s.AtMS }); i >= 0 {
@@ -286,7 +372,7 @@ func (k *pot) inReach(in *Incident, nowMS int64) []Exposure {
 // suspects are the ways of poisoning to which the records of a lot lead: those of
 // what it was taken for, of its named lookalikes, and of every danger that its
 // finds had not ruled out.
-func (k *pot) suspects(l *lot.Lot) (guide.Kingdom, []string, error) {
+func (k *pot) suspects(l *lot.Lot) (guide.Kingdom, []string) {
 	ix := k.c.Engine.Index()
 	kingdom := guide.KingdomUnclear
 	var out []string
@@ -312,7 +398,7 @@ func (k *pot) suspects(l *lot.Lot) (guide.Kingdom, []string, error) {
 		b, _ := k.book.Lot(bag)
 		v, err := k.view(b.Find)
 		if err != nil {
-			return kingdom, nil, err
+			continue // what is not known of the find takes nothing off the list
 		}
 		for i := range v.Patch.Judgements {
 			for _, e := range v.Patch.Judgements[i].Ledger {
@@ -322,11 +408,11 @@ func (k *pot) suspects(l *lot.Lot) (guide.Kingdom, []string, error) {
 			}
 		}
 	}
-	return kingdom, out, nil
+	return kingdom, out
 }
 
 // concerned lists who shared, what is held, and what was not looked at.
-func (k *pot) concerned(in *Incident, v *IncidentView) error {
+func (k *pot) concerned(in *Incident, v *IncidentView) {
 	var lots []string
 	for _, x := range in.Exposures {
 		if x.Lot == "" {
@@ -350,16 +436,12 @@ func (k *pot) concerned(in *Incident, v *IncidentView) error {
 			continue
 		}
 		t := &TraceView{}
-		if err := k.findsBehind(x.Lot, t); err != nil {
-			return err
-		}
+		k.findsBehind(x.Lot, t)
 		for _, f := range t.Finds {
 			if !seen[f.ID] {
 				seen[f.ID] = true
 				v.Finds = append(v.Finds, f)
-				if err := k.review(f, v); err != nil {
-					return err
-				}
+				k.review(f, v)
 			}
 		}
 		l, _ := k.book.Lot(x.Lot)
@@ -369,16 +451,16 @@ func (k *pot) concerned(in *Incident, v *IncidentView) error {
 			}
 		}
 	}
-	return nil
 }
 
 // review lists what the records of a find lack, as today's guide asks it.
-func (k *pot) review(f FindTrace, v *IncidentView) error {
+func (k *pot) review(f FindTrace, v *IncidentView) {
+	add := func(s string) { v.Review = append(v.Review, f.Title+": "+s) }
 	fv, err := k.view(f.ID)
 	if err != nil {
-		return err
+		add("it can’t be read: " + err.Error())
+		return
 	}
-	add := func(s string) { v.Review = append(v.Review, f.Title+": "+s) }
 	if !f.Second.Ready {
 		add("no second look stands: " + f.Second.Words)
 	}
@@ -401,5 +483,4 @@ func (k *pot) review(f FindTrace, v *IncidentView) error {
 	if fv.Patch.Unchecked > 0 {
 		add(itoa(fv.Patch.Unchecked) + " items were never looked at")
 	}
-	return nil
 }

@@ -2,6 +2,7 @@ package casebook
 
 import (
 	"errors"
+	"slices"
 	"strings"
 	"time"
 
@@ -64,55 +65,73 @@ type pot struct {
 	book   *lot.Book
 	events []lot.Event
 	keys   map[string]bool
+	last   int64   // number of the last line of the book, read or set aside
+	aside  []Aside // lines that can't be read, or contradict the others
 	views  map[string]*View
 	homes  map[string]string // field find to second look
 	unit   string            // in which weights are said
 }
 
 // openKitchen reads the book and lays the holds that follow from finds.
-func (c *Casebook) openKitchen() (*pot, error) { return c.openWith(map[string]*View{}) }
+func (c *Casebook) openKitchen() *pot { return c.openWith(map[string]*View{}) }
 
 // openWith opens it with finds that were judged already.
-func (c *Casebook) openWith(views map[string]*View) (*pot, error) {
-	lines, err := c.Store.Kitchen()
-	if err != nil {
-		return nil, err
-	}
+func (c *Casebook) openWith(views map[string]*View) *pot {
+	k := c.ledger()
+	k.views = views
+	k.layHolds()
+	return k
+}
+
+// ledger reads the book without judging any find. It never fails: lines that can't
+// be read, and lines that contradict the others, are set aside.
+func (c *Casebook) ledger() *pot {
+	lines, lost := c.Store.Kitchen()
 	set, err := c.Settings()
 	if err != nil {
-		return nil, err
+		set = standardSettings()
 	}
-	k := &pot{c: c, keys: map[string]bool{}, views: views, unit: set.Unit}
+	k := &pot{c: c, keys: map[string]bool{}, views: map[string]*View{}, unit: set.Unit, aside: asideOf(lost, kitchenLine)}
+	docs := map[int64]string{}
 	for i := range lines {
+		k.keys[lines[i].Key], k.last = true, max(k.last, lines[i].Seq)
 		var d kitchenDoc
-		if err := unJSON(lines[i].Doc, &d); err != nil {
-			return nil, err
+		err := unJSON(lines[i].Doc, &d)
+		var e *lot.Event
+		if err == nil {
+			e, err = eventOfAct(&d)
 		}
-		e, err := eventOfAct(&d)
 		if err != nil {
-			return nil, err
+			k.aside = append(k.aside, Aside{kitchenLine, itoa(int(lines[i].Seq)), said(lines[i].Doc), err.Error()})
+			continue
 		}
 		e.Seq = lines[i].Seq
-		k.keys[lines[i].Key] = true
+		docs[e.Seq] = lines[i].Doc
 		k.events = append(k.events, *e)
 	}
-	if k.book, err = lot.Replay(set.rules(), k.events); err != nil {
-		return nil, err
+	var rejected []lot.Rejected
+	k.book, rejected = lot.ReplayAll(set.rules(), k.events)
+	for _, r := range rejected {
+		k.aside = append(k.aside, Aside{kitchenLine, itoa(int(r.Event.Seq)), said(docs[r.Event.Seq]), wordsOf(r.Err)})
+		k.events = slices.DeleteFunc(k.events, func(e lot.Event) bool { return e.Seq == r.Event.Seq })
 	}
 	k.book.Name = c.nameOf
-	return k, k.layHolds()
+	return k
 }
+
+const kitchenLine = "kitchen line"
 
 // layHolds: a bag with pieces that nobody looked at is held, and a mixed or refused find holds its bags until every item was looked at
 // again.
-func (k *pot) layHolds() error {
+func (k *pot) layHolds() {
 	for _, l := range k.book.Lots() {
 		if len(l.Parents) > 0 || k.gone(l.ID) {
 			continue
 		}
 		v, err := k.view(l.Find)
 		if err != nil {
-			return err
+			k.book.Lay(l.ID, "its find can’t be read: nothing is eaten of it", l.AtMS)
+			continue
 		}
 		last := int64(0)
 		for i := range v.Log {
@@ -126,7 +145,6 @@ func (k *pot) layHolds() error {
 		}
 	}
 	k.book.LayUnlooked()
-	return nil
 }
 
 // leftAlone: nothing of the find passed, and the first specimen is to be left.
@@ -234,47 +252,44 @@ func (c *Casebook) Cook(a *KitchenAct) (*Kitchen, error) {
 		a.AtMS = c.Now().UnixMilli()
 	}
 	if a.AtMS > c.Now().Add(10*time.Minute).UnixMilli() {
-		return nil, &Invalid{[]Field{{"body.atMs", "that time is still to come", "give the time when it happened"}}}
+		return nil, &Invalid{Fields: []Field{{"body.atMs", "that time is still to come", "give the time when it happened"}}}
 	}
-	k, err := c.openKitchen()
-	if err != nil {
-		return nil, err
-	}
+	k := c.openKitchen()
 	if k.keys[a.Key] {
 		return k.look()
 	}
-	d := &kitchenDoc{KitchenAct: *a}
-	if err := c.checkAct(k, d); err != nil {
-		return nil, err
-	}
-	e, err := k.written(d)
-	if err != nil {
-		return nil, err
-	}
-	e.Seq = 1
-	if n := len(k.events); n > 0 {
-		e.Seq = k.events[n-1].Seq + 1
-	}
-	if err := k.book.Add(e, a.Seen, k.steps, k.cleared); err != nil {
-		return nil, refusedAct(err)
-	}
-	d.Seen = nil
-	// What can't be read back would end the book: it is read before it is kept.
-	var back kitchenDoc
-	if err := unJSON(store.JSON(d), &back); err != nil {
-		return nil, err
-	}
-	if _, err := eventOfAct(&back); err != nil {
-		return nil, err
-	}
-	if _, err := c.Store.AppendKitchen(&store.KitchenLine{Key: a.Key, Kind: a.Kind, Doc: store.JSON(d), AtMS: a.AtMS}); err != nil {
+	if err := c.add(k, a); err != nil {
 		return nil, err
 	}
 	// A line of the kitchen changes no find.
-	if k, err = c.openWith(k.views); err != nil {
-		return nil, err
+	return c.openWith(k.views).look()
+}
+
+// add checks an act against an open book and stores it.
+func (c *Casebook) add(k *pot, a *KitchenAct) error {
+	d := &kitchenDoc{KitchenAct: *a}
+	if err := c.checkAct(k, d); err != nil {
+		return err
 	}
-	return k.look()
+	e, err := k.written(d)
+	if err != nil {
+		return err
+	}
+	e.Seq = k.last + 1
+	if err := k.book.Add(e, a.Seen, k.steps, k.cleared); err != nil {
+		return refusedAct(err)
+	}
+	d.Seen = nil
+	// What can't be read back would be set aside: it is read before it is kept.
+	var back kitchenDoc
+	if err := unJSON(store.JSON(d), &back); err != nil {
+		return err
+	}
+	if _, err := eventOfAct(&back); err != nil {
+		return err
+	}
+	_, err = c.Store.AppendKitchen(&store.KitchenLine{Key: a.Key, Kind: a.Kind, Doc: store.JSON(d), AtMS: a.AtMS})
+	return err
 }
 
 // written puts amounts for "all" and "rest", and reads the act. The error is an
@@ -306,7 +321,7 @@ func (k *pot) written(d *kitchenDoc) (*lot.Event, error) {
 		lost = lost.Sub(p.Amount)
 	}
 	if lost.IsNegative() {
-		return nil, &Invalid{[]Field{{"body.to", "more came out than went in, by " + k.weigh(lost.Neg()), "weigh again, or say what was added: water, salt, fat"}}}
+		return nil, &Invalid{Fields: []Field{{"body.to", "more came out than went in, by " + k.weigh(lost.Neg()), "weigh again, or say what was added: water, salt, fat"}}}
 	}
 	d.Loss, e.Loss = lost.String()+" g", lost
 	return e, nil
@@ -381,16 +396,19 @@ func refusedAct(err error) error {
 		return err
 	}
 	if errors.Is(err, lot.ErrChanged) {
-		return &Conflict{e.What, e.Hint}
+		return &Conflict{What: e.What, Hint: e.Hint}
 	}
-	return &Invalid{[]Field{{"body." + e.Op, e.What, e.Hint}}}
+	return &Invalid{Fields: []Field{{"body." + e.Op, e.What, e.Hint}}}
 }
 
 // ErrConflict is matched by every *Conflict.
 var ErrConflict = errors.New("changed meanwhile")
 
-// Conflict says that something was changed on another screen.
-type Conflict struct{ What, Hint string }
+// Conflict says that something was changed on another screen. Now is what is stored.
+type Conflict struct {
+	What, Hint string
+	Now        any
+}
 
 // Error gives the words.
 func (e *Conflict) Error() string { return e.What }

@@ -11,10 +11,7 @@ import (
 // which nobody has said how they were, ends of keeping, and warnings of incidents,
 // which stay until a person closes them.
 func (c *Casebook) kitchenDues(now time.Time, out []Due) ([]Due, error) {
-	k, err := c.openKitchen()
-	if err != nil {
-		return nil, err
-	}
+	k := c.openKitchen()
 	add := func(id, kind, what, link string, at time.Time) {
 		out = append(out, Due{ID: id, Day: at.In(now.Location()).Format(time.DateOnly), Kind: kind, What: what, Link: link, Late: !at.After(now)})
 	}

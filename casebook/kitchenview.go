@@ -96,6 +96,7 @@ type Kitchen struct {
 	Most    string    `json:"most" doc:"Grams of a first taste, at most"`
 	Unit    string    `json:"unit" doc:"In which weights are shown and typed"`
 	NowMS   int64     `json:"nowMs"`
+	Aside   []Aside   `json:"aside" doc:"Lines of the book that can't be read or contradict the others; everything else counts"`
 	Recalls []Recall  `json:"recalls" doc:"Finds that today's guide judges otherwise, with what became of them"`
 }
 
@@ -143,15 +144,11 @@ type ActLine struct {
 
 // Kitchen shows what is there.
 func (c *Casebook) Kitchen() (*Kitchen, error) {
-	k, err := c.openKitchen()
-	if err != nil {
-		return nil, err
-	}
-	return k.look()
+	return c.openKitchen().look()
 }
 
 func (k *pot) look() (*Kitchen, error) {
-	out := &Kitchen{Lots: []LotView{}, Balance: k.book.Balance().String(), Wait: int(k.book.Rules.WaitMS / lot.HourMS), Most: k.book.Rules.TasteMost.String(), Unit: k.unit, NowMS: k.c.Now().UnixMilli()}
+	out := &Kitchen{Lots: []LotView{}, Aside: append([]Aside{}, k.aside...), Balance: k.book.Balance().String(), Wait: int(k.book.Rules.WaitMS / lot.HourMS), Most: k.book.Rules.TasteMost.String(), Unit: k.unit, NowMS: k.c.Now().UnixMilli()}
 	for _, l := range slices.Backward(k.book.Lots()) {
 		v, err := k.lot(l)
 		if err != nil {
@@ -193,11 +190,11 @@ func (k *pot) lot(l *lot.Lot) (*LotView, error) {
 		t := report.Taxon(ix, at)
 		v.Taxon = &t
 	}
-	row, err := k.c.Store.Find(l.Find)
-	if err != nil {
-		return nil, err
+	if row, err := k.c.Store.Find(l.Find); err != nil {
+		v.FindTitle = "a find that can’t be read"
+	} else {
+		v.FindTitle, v.Place = row.Title, k.c.placeName(row)
 	}
-	v.FindTitle, v.Place = row.Title, row.PlaceName
 	for _, s := range k.firstSteps(l) {
 		v.Steps = append(v.Steps, StepView{s.ID, s.Do, s.Minutes, slices.Contains(l.Done, s.ID), l.Running[s.ID], k.c.sourceTitle(s.Source)})
 	}
@@ -250,10 +247,7 @@ func (c *Casebook) nameOf(person string) string {
 // Trace follows a lot back to the leaf-by-leaf check and forward to everyone who
 // ate.
 func (c *Casebook) Trace(id string) (*TraceView, error) {
-	k, err := c.openKitchen()
-	if err != nil {
-		return nil, err
-	}
+	k := c.openKitchen()
 	l, ok := k.book.Lot(id)
 	if !ok {
 		return nil, notThere("lot", id)
@@ -278,9 +272,7 @@ func (c *Casebook) Trace(id string) (*TraceView, error) {
 		}
 	}
 	out.Eaters = k.eaters(k.book.Concerned(id))
-	if err := k.findsBehind(id, out); err != nil {
-		return nil, err
-	}
+	k.findsBehind(id, out)
 	people, err := c.Store.People()
 	if err != nil {
 		return nil, err
@@ -288,7 +280,7 @@ func (c *Casebook) Trace(id string) (*TraceView, error) {
 	for _, p := range people {
 		m := PersonMay{Person: p.ID, Name: p.Name}
 		if why, err := c.refusedTo(p.ID, l); err != nil {
-			return nil, err
+			m.Why = "Its find can’t be read."
 		} else if why != "" {
 			m.Why = why
 		} else if m.First, err = k.book.Serving(l, p.ID, k.steps(l), k.cleared); err != nil {
@@ -306,7 +298,7 @@ func (c *Casebook) Trace(id string) (*TraceView, error) {
 	return out, nil
 }
 
-func (k *pot) findsBehind(id string, out *TraceView) error {
+func (k *pot) findsBehind(id string, out *TraceView) {
 	done := map[string]bool{}
 	for _, bag := range k.book.Bags(id) {
 		b, _ := k.book.Lot(bag)
@@ -315,12 +307,14 @@ func (k *pot) findsBehind(id string, out *TraceView) error {
 		}
 		done[b.Find] = true
 		v, err := k.view(b.Find)
-		if err != nil {
-			return err
+		var s *Second
+		if err == nil {
+			s, err = k.second(b.Find)
 		}
-		s, err := k.second(b.Find)
 		if err != nil {
-			return err
+			out.Finds = append(out.Finds, FindTrace{ID: b.Find, Title: "A find that can’t be read", Word: "set aside",
+				Second: Second{Field: b.Find, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}, Words: err.Error()}})
+			continue
 		}
 		t := FindTrace{ID: v.ID, Title: titleOf(v), Day: v.Day, Checked: v.Patch.Passed + v.Patch.Failed, Failed: v.Patch.Failed, Second: *s}
 		if len(v.Patch.Judgements) > 0 {
@@ -328,7 +322,6 @@ func (k *pot) findsBehind(id string, out *TraceView) error {
 		}
 		out.Finds = append(out.Finds, t)
 	}
-	return nil
 }
 
 func touches(e *lot.Event, id string) bool {
@@ -404,20 +397,16 @@ func (k *pot) says(e *lot.Event) string {
 
 // RemovePerson removes a person of whom nothing else tells; whoever ate something stays.
 func (c *Casebook) RemovePerson(id string) error {
-	k, err := c.openKitchen()
-	if err != nil {
-		return err
+	if c.ledger().book.Ate(id) {
+		return &Invalid{Fields: []Field{{"path.id", c.nameOf(id) + " ate of something here; the trace would lose a person", "change the name instead"}}}
 	}
-	if k.book.Ate(id) {
-		return &Invalid{[]Field{{"path.id", c.nameOf(id) + " ate of something here; the trace would lose a person", "change the name instead"}}}
-	}
-	rows, err := c.Store.Finds()
-	if err != nil {
-		return err
+	rows, lost := c.Store.Finds()
+	if len(lost) > 0 {
+		return &Invalid{Fields: []Field{{"path.id", "some finds can’t be read; they may be this person’s", "change the name instead"}}}
 	}
 	for _, r := range rows {
 		if r.PersonID == id {
-			return &Invalid{[]Field{{"path.id", c.nameOf(id) + " has finds here", "change the name instead"}}}
+			return &Invalid{Fields: []Field{{"path.id", c.nameOf(id) + " has finds here", "change the name instead"}}}
 		}
 	}
 	return c.Store.RemovePerson(id)

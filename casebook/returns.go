@@ -78,7 +78,7 @@ func (c *Casebook) Cues(place, day string) ([]Cue, error) {
 	at := c.Now()
 	if day != "" {
 		if at, err = time.Parse(time.DateOnly, day); err != nil {
-			return nil, &Invalid{[]Field{{"query.day", "not a date", "write it as 2026-04-12"}}}
+			return nil, &Invalid{Fields: []Field{{"query.day", "not a date", "write it as 2026-04-12"}}}
 		}
 	}
 	k, err := c.known(place)

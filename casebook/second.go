@@ -64,14 +64,11 @@ func (k *pot) asked(home *View) []Asked {
 func (k *pot) homeOf(find string) (*View, error) {
 	if k.homes == nil {
 		k.homes = map[string]string{}
-		rows, err := k.c.Store.Finds()
-		if err != nil {
-			return nil, err
-		}
+		rows, _ := k.c.Store.Finds()
 		for i := len(rows) - 1; i >= 0; i-- { // newest first in the list
 			var f Facts
 			if err := unJSON(rows[i].Facts, &f); err != nil {
-				return nil, err
+				continue // set aside: see [Casebook.Check]
 			}
 			if f.SecondOf != "" {
 				k.homes[f.SecondOf] = rows[i].ID
@@ -220,12 +217,12 @@ func (c *Casebook) BeginSecond(find, id, person string) (*View, error) {
 		return nil, err
 	}
 	facts := field.Facts
-	facts.SecondOf, facts.Picked, facts.Disposal = find, 0, nil
+	facts.SecondOf, facts.Picked, facts.Disposal, facts.Rev = find, 0, nil, 0
 	stages := []string{}
 	if len(field.Patch.Judgements) > 0 {
 		stages = field.Patch.Judgements[0].Stages
 	}
-	return c.Begin(&Begin{ID: id, Title: "Second look: " + titleOf(field), Place: field.Place, Day: c.Now().Format("2006-01-02"), Person: person, Facts: facts, Stages: stages})
+	return c.Begin(&Begin{ID: id, Title: "Second look: " + titleOf(field), Place: field.Place, PlaceID: field.PlaceID, Day: c.Now().Format("2006-01-02"), Person: person, Facts: facts, Stages: stages})
 }
 
 // cleared says whether the second look of a bag stands today.

@@ -18,10 +18,11 @@ type Number struct {
 // Settings are what the user may set.
 type Settings struct {
 	Numbers   []Number `json:"numbers" maxItems:"8"`
-	WaitHours int      `json:"waitHours" minimum:"12" maximum:"336" doc:"After a first taste, before it can be said how it was"`
+	WaitHours int      `json:"waitHours" minimum:"24" maximum:"336" doc:"After a first taste, before it can be said how it was"`
 	TasteMost string   `json:"tasteMost" doc:"Grams of a first taste, at most"`
 	Unit      string   `json:"unit" enum:"g,kg,oz,lb" doc:"In which weights are shown and typed"`
 	Trimmed   string   `json:"trimmed" doc:"Share of a section that may be tunnelled and is trimmed, 0 to 1"`
+	Revision
 }
 
 const settingsKind = "settings"
@@ -60,7 +61,7 @@ func (c *Casebook) SaveSettings(s *Settings) (*Settings, error) {
 	if err := bad.orNil(); err != nil {
 		return nil, err
 	}
-	return s, c.save(settingsKind, settingsKind, s)
+	return s, replace(c, settingsKind, settingsKind, s)
 }
 
 var wholeShare, _ = quantity.Parse("1")
@@ -77,9 +78,8 @@ func (c *Casebook) weigh(a quantity.Amount) string {
 
 func (s *Settings) rules() lot.Rules {
 	r := lot.Standard()
-	if s.WaitHours > 0 {
-		r.WaitMS = int64(s.WaitHours) * lot.HourMS
-	}
+	// A day is the least; what an earlier form let somebody set shorter is a day.
+	r.WaitMS = max(r.WaitMS, int64(s.WaitHours)*lot.HourMS)
 	if most, err := quantity.Parse(s.TasteMost); err == nil && most.IsPositive() {
 		r.TasteMost = most
 	}

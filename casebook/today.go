@@ -34,6 +34,7 @@ type Today struct {
 	Moved  []Rejudged     `json:"moved" doc:"Finds that today's guide would judge otherwise"`
 	Signs  []Stretch      `json:"signs"`
 	Counts map[string]int `json:"counts"`
+	Aside  []Aside        `json:"aside" doc:"Finds that can't be read"`
 }
 
 // ComingUp is something whose window opens, or is open, this week at a place.
@@ -56,16 +57,14 @@ type SecondLook struct {
 func (c *Casebook) Today() (*Today, error) {
 	now := c.Now()
 	day := now.Format(time.DateOnly)
-	t := &Today{Day: day, Due: []Due{}, Coming: []ComingUp{}, Second: []SecondLook{}, Signs: []Stretch{}, Counts: map[string]int{}}
+	t := &Today{Day: day, Due: []Due{}, Coming: []ComingUp{}, Second: []SecondLook{}, Signs: []Stretch{}, Counts: map[string]int{}, Aside: []Aside{}}
 	due, err := c.dues(now)
 	if err != nil {
 		return nil, err
 	}
 	t.Due = due
-	views, err := c.Finds()
-	if err != nil {
-		return nil, err
-	}
+	views, aside := c.Finds()
+	t.Aside = append(t.Aside, aside...)
 	again := map[string]bool{}
 	for i := range views {
 		again[views[i].Facts.SecondOf] = true
@@ -164,10 +163,7 @@ func (c *Casebook) coming(p *Place, now time.Time, t *Today) error {
 func (c *Casebook) dues(now time.Time) ([]Due, error) {
 	day := now.Format(time.DateOnly)
 	out := []Due{}
-	views, err := c.Finds()
-	if err != nil {
-		return nil, err
-	}
+	views, _ := c.Finds()
 	ix := c.Engine.Index()
 	for i := range views {
 		v := &views[i]

@@ -27,6 +27,7 @@ type Walk struct {
 	Left   []string `json:"left,omitempty" doc:"What the list asks for and is left at home on purpose"`
 	Extra  []string `json:"extra,omitempty" doc:"What was added to the list"`
 	Note   string   `json:"note,omitempty" maxLength:"1000"`
+	Revision
 }
 
 const walkKind = "walk"
@@ -111,7 +112,7 @@ func (c *Casebook) SaveWalk(w *Walk) (*Outlook, error) {
 	if err := bad.orNil(); err != nil {
 		return nil, err
 	}
-	if err := c.save(walkKind, w.ID, w); err != nil {
+	if err := replace(c, walkKind, w.ID, w); err != nil {
 		return nil, err
 	}
 	return c.outlook(w)

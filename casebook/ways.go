@@ -22,7 +22,7 @@ func (c *Casebook) ask(id, specimen string, then func(f *evidence.Find, j *evide
 			return nil
 		}
 	}
-	return &Invalid{[]Field{{"path.specimen", "there is no specimen " + specimen, "name one of this find"}}}
+	return &Invalid{Fields: []Field{{"path.specimen", "there is no specimen " + specimen, "name one of this find"}}}
 }
 
 // Key walks what was seen of a specimen as a key.

@@ -270,7 +270,7 @@ func (c *Casebook) dayOr(day string) (time.Time, error) {
 	}
 	at, err := time.Parse(time.DateOnly, day)
 	if err != nil {
-		return at, &Invalid{[]Field{{"query.day", fmt.Sprintf("%q is not a date", day), "write it as 2026-04-12"}}}
+		return at, &Invalid{Fields: []Field{{"query.day", fmt.Sprintf("%q is not a date", day), "write it as 2026-04-12"}}}
 	}
 	return at, nil
 }

@@ -10,6 +10,7 @@ import (
 	"path/filepath"
 
 	"zestythicket/exchange/casefile"
+	"zestythicket/exchange/casefile/casecheck"
 	"zestythicket/report"
 )
 
@@ -54,10 +55,25 @@ func judge(args []string, stdout, stderr io.Writer) error {
 	if *asJSON {
 		enc := json.NewEncoder(stdout)
 		enc.SetIndent("", "  ")
-		return enc.Encode(view)
+		if err := enc.Encode(view); err != nil {
+			return err
+		}
+	} else {
+		report.Text(stdout, &view)
 	}
-	report.Text(stdout, &view)
-	return nil
+	if !c.Expects {
+		return nil
+	}
+	// What the file expects goes to stderr, so that JSON stays JSON.
+	misses := append(casecheck.Misses(&c.Expect, &view), casecheck.Against(e, c)...)
+	if len(misses) == 0 {
+		fmt.Fprintln(stderr, "expect: all of it holds")
+		return nil
+	}
+	for _, m := range misses {
+		fmt.Fprintln(stderr, "expect:", m)
+	}
+	return fmt.Errorf("%s: %d of what the file expects does not hold", files[0], len(misses))
 }
 
 func guideCommand(args []string, stdout, stderr io.Writer) error {

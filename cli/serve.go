@@ -51,10 +51,23 @@ func serve(args []string, stdout, stderr io.Writer) error {
 	if err != nil {
 		return fmt.Errorf("the port %d is taken; choose another with --port: %w", *port, err)
 	}
-	srv := &http.Server{Handler: httpapi.New(book, web.FS()), ReadHeaderTimeout: 5 * time.Second}
+	srv := &http.Server{Handler: httpapi.New(book, web.FS()), ReadHeaderTimeout: 5 * time.Second, IdleTimeout: 2 * time.Minute}
 	ctx, stop := signal.NotifyContext(context.Background(), syscall.SIGINT, syscall.SIGTERM)
 	defer stop()
 	fmt.Fprintf(stdout, "Zesty Thicket is at http://%s\n", l.Addr())
+	checked := make(chan struct{})
+	go func() {
+		defer close(checked)
+		found := book.Check()
+		book.KeepCheck(found)
+		if !found.Whole {
+			fmt.Fprintln(stderr, "Not all of the database can be read; everything else works. Make a backup, and open the page of your data.")
+			for _, line := range found.Report() {
+				fmt.Fprintln(stderr, " ", line)
+			}
+		}
+	}()
+	defer func() { <-checked }()
 	done := make(chan error, 1)
 	go func() { done <- srv.Serve(l) }()
 	select {
@@ -79,7 +92,7 @@ func firstPerson(book *casebook.Casebook, demo bool) error {
 	if err != nil || len(people) > 0 {
 		return err
 	}
-	return book.SavePerson("me", "Me", &casebook.Profile{Facts: []string{}, Answered: []string{}, SignOffs: []casebook.SignOff{}})
+	return book.SavePerson("me", "Me", &casebook.Profile{Facts: []string{}, Answered: []string{}, SignOffs: []casebook.SignOff{}}, 0)
 }
 
 // explain puts a store error's hint in front of its cause.

@@ -4,7 +4,6 @@ import (
 	"io/fs"
 	"os"
 	"path/filepath"
-	"slices"
 	"strings"
 	"testing"
 
@@ -55,20 +54,8 @@ func TestCases(t *testing.T) {
 			for _, miss := range casecheck.Misses(&c.Expect, &v) {
 				t.Error(miss)
 			}
-			specimen := c.Expect.Specimen
-			if specimen == "" {
-				specimen = c.Find.Specimens[0].ID
-			}
-			for taxon, want := range c.Expect.Against {
-				have := e.Against(&c.Find, specimen, taxon)
-				for _, w := range want {
-					if !slices.Contains(have, w) {
-						t.Errorf("%s is not contradicted by %s, only by %v", taxon, w, have)
-					}
-				}
-				if len(want) == 0 && len(have) > 0 {
-					t.Errorf("%s is contradicted by %v, want by nothing", taxon, have)
-				}
+			for _, miss := range casecheck.Against(e, c) {
+				t.Error(miss)
 			}
 		})
 	}

@@ -42,6 +42,16 @@ func (b *Book) Search(query string) []Hit {
 	return out
 }
 
+// everyWord: every word typed begins a word of the name, in any order.
+func everyWord(q, name string) bool {
+	for _, w := range strings.Fields(q) {
+		if !strings.Contains(" "+name, " "+w) {
+			return false
+		}
+	}
+	return true
+}
+
 // offBy compares a folded query with a folded name; -1 is no match.
 func offBy(q, name string) int {
 	switch {
@@ -55,7 +65,7 @@ func offBy(q, name string) int {
 	if len(q) < 3 {
 		return -1
 	}
-	if strings.Contains(name, q) {
+	if strings.Contains(name, q) || everyWord(q, name) {
 		return 3
 	}
 	allowed := 1 + len(q)/5

@@ -29,6 +29,10 @@ type Server struct {
 	book *casebook.Casebook
 	web  fs.FS
 
+	// restoring is held while the database is replaced; every other request shares it.
+	restoring sync.RWMutex
+	data      dataState
+
 	audited    sync.Once
 	auditLines []report.AuditLine
 }
@@ -37,8 +41,9 @@ type Server struct {
 func New(book *casebook.Casebook, web fs.FS) http.Handler {
 	s := &Server{book: book, web: web}
 	r := chi.NewRouter()
-	r.Use(onlyLoopback, limitBody)
+	r.Use(onlyLoopback, calmly, limitBody, s.turn)
 	s.routes(register(r))
+	r.Put("/api/data/backup", s.putBackup)
 	r.NotFound(s.page)
 	return r
 }
@@ -73,4 +78,5 @@ func (s *Server) routes(api huma.API) {
 	s.photoRoutes(api)
 	s.groundRoutes(api)
 	s.kitchenRoutes(api)
+	s.dataRoutes(api)
 }

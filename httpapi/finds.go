@@ -26,6 +26,7 @@ type FindLine struct {
 	Open   int              `json:"open" doc:"Obligations still open"`
 	Count  int              `json:"count" doc:"Specimens"`
 	Held   bool             `json:"held"`
+	Aside  string           `json:"aside,omitempty" doc:"Why it can't be read; Title is what it says"`
 }
 
 func (s *Server) findRoutes(api huma.API) {
@@ -56,6 +57,7 @@ func (s *Server) findRoutes(api huma.API) {
 		FindID
 		Specimen string `path:"specimen" maxLength:"20"`
 		Body     struct {
+			Was    int  `json:"was,omitempty" minimum:"0" maximum:"100000" doc:"How many the screen knew; others counted meanwhile are a conflict"`
 			Count  int  `json:"count" minimum:"0" maximum:"100000"`
 			Picked *int `json:"picked,omitempty" minimum:"0" maximum:"100000" doc:"Items in the basket now"`
 		}
@@ -64,7 +66,7 @@ func (s *Server) findRoutes(api huma.API) {
 		if in.Body.Picked != nil {
 			picked = *in.Body.Picked
 		}
-		return s.book.CountSpecimen(in.ID, in.Specimen, in.Body.Count, picked)
+		return s.book.CountSpecimen(in.ID, in.Specimen, in.Body.Was, in.Body.Count, picked)
 	}), limit)
 	type wait struct {
 		FindID
@@ -80,10 +82,7 @@ func (s *Server) findRoutes(api huma.API) {
 }
 
 func (s *Server) findLines() ([]FindLine, error) {
-	views, err := s.book.Finds()
-	if err != nil {
-		return nil, err
-	}
+	views, aside := s.book.Finds()
 	out := []FindLine{}
 	for i := range views {
 		v := &views[i]
@@ -92,6 +91,9 @@ func (s *Server) findLines() ([]FindLine, error) {
 			l.Word, l.Open = v.Patch.Judgements[0].Word, len(v.Patch.Judgements[0].Obligations)
 		}
 		out = append(out, l)
+	}
+	for _, a := range aside {
+		out = append(out, FindLine{ID: a.ID, Title: a.Said, Aside: a.Why})
 	}
 	return out, nil
 }

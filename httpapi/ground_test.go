@@ -141,13 +141,13 @@ func TestWhatTheUserKnows(t *testing.T) {
 	if !found {
 		t.Error("the feast day says nothing")
 	}
-	put[Stored](t, r, "/api/signs/after-elder", casebook.Sign{ID: "after-elder", Taxon: "cantharellus-cibarius", Place: "tarn-wood", Kind: "flower", Of: "sambucus-nigra", From: 20, To: 40, Sd: 6})
+	put[Stored](t, r, "/api/signs/after-thorn", casebook.Sign{ID: "after-thorn", Taxon: "cantharellus-cibarius", Place: "tarn-wood", Kind: "flower", Of: "crataegus-monogyna", From: 20, To: 40, Sd: 6})
 	found = false
 	for _, s := range fetch[casebook.Year](r, year).Signs {
-		found = found || s.Sign.Kind == "flower" && s.From == "2026-07-09"
+		found = found || s.Sign.Kind == "flower" && s.From == "2026-06-15"
 	}
 	if !found {
-		t.Error("what was seen in flower on 19 June says nothing")
+		t.Error("what was seen in flower on 26 May says nothing")
 	}
 	for path, body := range map[string]string{
 		"/api/signs/x": `{"id":"x","taxon":"calocybe-gambosa","kind":"feast","from":0,"to":1,"sd":1,"feast":"02-30"}`,

@@ -1,11 +1,14 @@
 package httpapi
 
 import (
+	"fmt"
+
 	"github.com/danielgtaylor/huma/v2"
 
 	"zestythicket/casebook"
 	"zestythicket/evidence"
 	"zestythicket/guide"
+	"zestythicket/internal/bounded"
 	"zestythicket/report"
 )
 
@@ -120,7 +123,11 @@ func (s *Server) guideRoutes(api huma.API) {
 	huma.Get(api, "/api/guide", answer(func(*struct{}) (*GuideInfo, error) {
 		info := guideInfo(s.book.Engine.Index().Book)
 		info.Overlay.Dir = s.book.Overlay.Dir
-		for _, p := range s.book.Overlay.Problems {
+		for i, p := range s.book.Overlay.Problems {
+			if i == bounded.Most {
+				info.Overlay.Problems = append(info.Overlay.Problems, OverlayProblem{What: fmt.Sprintf("and %d more", len(s.book.Overlay.Problems)-i)})
+				break
+			}
 			info.Overlay.Problems = append(info.Overlay.Problems, OverlayProblem(p))
 		}
 		return info, nil

@@ -52,9 +52,10 @@ func (s *Server) kitchenRoutes(api huma.API) {
 		FindID
 		Body struct {
 			Counts map[string]int `json:"counts" doc:"Pieces by band of quality; those left are counted too"`
+			Rev    int64          `json:"rev,omitempty" doc:"The revision of the counts that the screen knew"`
 		}
 	}) (*casebook.HowMuch, error) {
-		return s.book.SortInto(in.ID, in.Body.Counts)
+		return s.book.SortInto(in.ID, in.Body.Counts, in.Body.Rev)
 	}))
 	huma.Get(api, "/api/settings", answer(func(*struct{}) (*casebook.Settings, error) { return s.book.Settings() }))
 	huma.Put(api, "/api/settings", answer(func(in *struct{ Body casebook.Settings }) (*casebook.Settings, error) {

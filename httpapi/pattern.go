@@ -1,6 +1,7 @@
 package httpapi
 
 import (
+	"errors"
 	"fmt"
 	"math"
 
@@ -72,6 +73,9 @@ func laidOut(in *RingIn) (ring.Plane, []ring.Point, float64) {
 func ringOf(in *RingIn) (*RingOut, error) {
 	plane, pts, accuracy := laidOut(in)
 	f, err := ring.Fit(pts, accuracy)
+	if err == nil && !finite(f.Radius, f.RadiusSd, f.CentreSd, f.Rms, f.Centre.X, f.Centre.Y) {
+		err = errors.New("no circle can be laid through these")
+	}
 	if err != nil {
 		return nil, &casebook.Invalid{Fields: []casebook.Field{{Path: "body.points", What: err.Error(), Hint: "mark more places, well apart"}}}
 	}
@@ -82,6 +86,15 @@ func ringOf(in *RingIn) (*RingOut, error) {
 	out.Words = fmt.Sprintf("A ring with a radius of %.1f m, give or take %.1f m. Not walked yet: %.0f m of it, from %.0f° to %.0f°; if it is as thick there, some %.0f more (%.0f to %.0f). A guess from places; each cap is checked by itself.",
 		f.Radius, f.RadiusSd, out.GapMetres, gap.From, gap.To, out.Expected, max(0, out.Expected-2*out.ExpectedSd), out.Expected+2*out.ExpectedSd)
 	return out, nil
+}
+
+func finite(numbers ...float64) bool {
+	for _, x := range numbers {
+		if math.IsNaN(x) || math.IsInf(x, 0) {
+			return false
+		}
+	}
+	return true
 }
 
 func patternsOf(in *RingIn) *PatternsOut {
@@ -107,6 +120,9 @@ func patternsOf(in *RingIn) *PatternsOut {
 	}
 	out.Colony.Words = fmt.Sprintf("%d places over %.0f m²; half of such a spread lies within %.1f m of its middle. Nearest neighbours %.1f m apart: %s.", len(pts), c.Area, c.Spread*math.Sqrt(math.Ln2), c.Nearest, how)
 	l, err := ring.FitLine(pts, accuracy)
+	if err == nil && !finite(l.Bearing, l.BearingSd, l.Length, l.Rms, l.Straight) {
+		err = errors.New("no line can be laid through these")
+	}
 	if err != nil {
 		out.Why = err.Error()
 		return out

@@ -13,6 +13,7 @@ type Person struct {
 	ID      string           `json:"id"`
 	Name    string           `json:"name"`
 	Profile casebook.Profile `json:"profile"`
+	Rev     int64            `json:"rev"`
 }
 
 func (s *Server) peopleRoutes(api huma.API) {
@@ -22,12 +23,17 @@ func (s *Server) peopleRoutes(api huma.API) {
 		Body struct {
 			Name    string           `json:"name" maxLength:"80"`
 			Profile casebook.Profile `json:"profile"`
+			Rev     int64            `json:"rev,omitempty" doc:"The revision that the screen knew; 0 for somebody new"`
 		}
 	}) (*Person, error) {
-		if err := s.book.SavePerson(in.ID, in.Body.Name, &in.Body.Profile); err != nil {
+		if err := s.book.SavePerson(in.ID, in.Body.Name, &in.Body.Profile, in.Body.Rev); err != nil {
 			return nil, err
 		}
-		return &Person{in.ID, in.Body.Name, in.Body.Profile}, nil
+		p, err := s.book.Store.Person(in.ID)
+		if err != nil {
+			return nil, err
+		}
+		return &Person{in.ID, in.Body.Name, in.Body.Profile, p.Rev}, nil
 	}))
 }
 
@@ -38,9 +44,9 @@ func (s *Server) people() ([]Person, error) {
 	}
 	out := []Person{}
 	for _, r := range rows {
-		p := Person{ID: r.ID, Name: r.Name}
+		p := Person{ID: r.ID, Name: r.Name, Rev: r.Rev}
 		if err := json.Unmarshal([]byte(r.Profile), &p.Profile); err != nil {
-			return nil, err
+			continue // set aside; the page of the data lists it
 		}
 		out = append(out, p)
 	}

@@ -40,6 +40,6 @@ func (s *Server) photoRoutes(api huma.API) {
 		if err != nil {
 			return nil, problem(err)
 		}
-		return &photoFile{p.MIME, "private, max-age=31536000, immutable", `inline; filename="find-photo"`, p.Bytes}, nil
+		return &photoFile{p.MIME, "private, no-store", `inline; filename="find-photo"`, p.Bytes}, nil
 	})
 }

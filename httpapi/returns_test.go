@@ -22,7 +22,7 @@ func TestReturnsByStageAndSeason(t *testing.T) {
 		}
 		return out
 	}
-	put[casebook.Place](t, r, "/api/places/moss", place)
+	place.Rev = put[casebook.Place](t, r, "/api/places/moss", place).Rev
 	if d := due()["moss-p1"]; d.Day != "2026-11-15" {
 		t.Errorf("by regrowth alone: %+v", d)
 	}
@@ -30,7 +30,7 @@ func TestReturnsByStageAndSeason(t *testing.T) {
 		t.Errorf("%+v", d)
 	}
 	place.Patches[0].Stage = "flower"
-	put[casebook.Place](t, r, "/api/places/moss", place)
+	place.Rev = put[casebook.Place](t, r, "/api/places/moss", place).Rev
 	d := due()["moss-p1"]
 	if d.Day < "2027-04-15" || d.Day > "2027-07-15" || !strings.Contains(d.What, "(flower)") {
 		t.Errorf("in flower: %+v", d)

@@ -1,6 +1,7 @@
 package httpapi
 
 import (
+	"log/slog"
 	"slices"
 	"strings"
 
@@ -38,12 +39,15 @@ func (s *Server) search(in *searchInput) ([]Hit, error) {
 	if strings.TrimSpace(in.Q) == "" {
 		return out, nil
 	}
-	if err := s.book.Store.IndexGuide(ix.Book.Version, func() []store.GuideDoc { return guideDocs(ix.Book) }); err != nil {
-		return nil, err
+	// The words of the text are searched in the database. Where it is full or can't be
+	// written to, the names are found all the same.
+	var texts []store.TextHit
+	err := s.book.Store.IndexGuide(ix.Book.Version, func() []store.GuideDoc { return guideDocs(ix.Book) })
+	if err == nil {
+		texts, err = s.book.Store.SearchGuide(in.Q, mostHits)
 	}
-	texts, err := s.book.Store.SearchGuide(in.Q, mostHits)
 	if err != nil {
-		return nil, err
+		slog.Warn("the text of the guide can't be searched; names are", "err", err)
 	}
 	for _, h := range texts {
 		at, ok := ix.TaxonAt(h.Taxon)

@@ -79,7 +79,7 @@ func TestHistory(t *testing.T) {
 	if last := turns[len(turns)-1]; last.Seq != seq || len(last.Again) == 0 {
 		t.Errorf("two readings that differ put entries up again; the last turn is %+v", last)
 	}
-	view(t, r.do("PUT", girolle+"/facts", `{"intent":"record","kingdom":"fungus"}`))
+	view(t, r.do("PUT", girolle+"/facts", `{"intent":"record","kingdom":"fungus","rev":1}`))
 	turns = fetch[[]casebook.Turn](r, girolle+"/specimens/s1/history")
 	if last := turns[len(turns)-1]; last.By != "facts" || last.Was == last.Now {
 		t.Errorf("a changed intent: %+v", last)
@@ -158,7 +158,7 @@ func TestPhotos(t *testing.T) {
 func TestDisposal(t *testing.T) {
 	r := newRig(t)
 	plan := `"disposal":{"cut":"2026-10-20","weeks":6,"place":"behind the shed"}`
-	v := view(t, r.do("PUT", "/api/finds/demo-chestnut/facts", `{"intent":"clear","kingdom":"plant",`+plan+`}`))
+	v := view(t, r.do("PUT", "/api/finds/demo-chestnut/facts", `{"intent":"clear","kingdom":"plant","rev":1,`+plan+`}`))
 	if v.Plan == nil || len(v.Plan.Days) != 3 || v.Plan.Days[1].Day != "2026-12-01" || !strings.Contains(v.Plan.Words, "still on when it is dry") {
 		t.Fatalf("%+v", v.Plan)
 	}
@@ -171,7 +171,7 @@ func TestDisposal(t *testing.T) {
 			t.Errorf("the plan does not say %q", want)
 		}
 	}
-	if v := view(t, r.do("PUT", "/api/finds/demo-chestnut/facts", `{"intent":"keep","kingdom":"plant",`+plan+`}`)); v.Plan != nil {
+	if v := view(t, r.do("PUT", "/api/finds/demo-chestnut/facts", `{"intent":"keep","kingdom":"plant","rev":2,`+plan+`}`)); v.Plan != nil {
 		t.Error("a plan for what is to be kept")
 	}
 	if w := r.do("PUT", "/api/finds/demo-chestnut/facts", `{"intent":"clear","disposal":{"cut":"2026-13-20","weeks":6}}`); w.Code != 422 {
@@ -221,11 +221,11 @@ func TestSetAside(t *testing.T) {
 	if p := v.Patch; p.Passed != 0 || p.Failed != 1 || p.Unchecked != 5 || !p.Held || p.ToRecheck != 0 || len(v.Specimens) != 2 {
 		t.Errorf("%+v", p)
 	}
-	v = count("aside", `{"count":2,"picked":7}`)
+	v = count("aside", `{"was":1,"count":2,"picked":7}`)
 	if p := v.Patch; p.Failed != 2 || p.Unchecked != 5 {
 		t.Errorf("%+v", p)
 	}
-	v = count("aside", `{"count":0}`)
+	v = count("aside", `{"was":2,"count":0}`)
 	if p := v.Patch; p.Failed != 0 || p.Held {
 		t.Errorf("counted by mistake and taken back: %+v", p)
 	}

@@ -86,6 +86,26 @@ func Replay(r Rules, events []Event) (*Book, error) {
 	return b, nil
 }
 
+// Rejected is an event that can't be part of the book: what it says contradicts the
+// others. It is set aside, with why.
+type Rejected struct {
+	Event Event
+	Err   error
+}
+
+// ReplayAll makes a book of all events that hold together and sets the others aside:
+// one bad line never closes the book. An event changes nothing when it is rejected.
+func ReplayAll(r Rules, events []Event) (*Book, []Rejected) {
+	b := New(r)
+	var out []Rejected
+	for i := range events {
+		if err := b.apply(&events[i]); err != nil {
+			out = append(out, Rejected{events[i], err})
+		}
+	}
+	return b, out
+}
+
 // Lot finds a lot.
 func (b *Book) Lot(id string) (*Lot, bool) { l, ok := b.lots[id]; return l, ok }
 
@@ -262,7 +282,7 @@ func (b *Book) take(l *Lot, e *Event) error {
 	if !e.Amount.IsPositive() || e.Amount.GreaterThan(l.Left) {
 		return refuse(string(e.Kind), l.ID, ErrBalance, "", "%s g of the %s g left in %s", e.Amount, l.Left, l.ID)
 	}
-	if e.AtMS < l.AtMS {
+	if e.AtMS < l.AtMS && e.Kind != Threw {
 		return refuse(string(e.Kind), l.ID, ErrOrder, "", "%s was not there yet at that time", l.ID)
 	}
 	l.Left = l.Left.Sub(e.Amount)
@@ -271,7 +291,9 @@ func (b *Book) take(l *Lot, e *Event) error {
 
 // change applies an event to one lot.
 func (b *Book) change(l *Lot, e *Event) error {
-	if e.AtMS < l.PickedMS {
+	// What protects somebody is taken down whatever the clocks did meanwhile.
+	protects := e.Kind == Held || e.Kind == Freed || e.Kind == Threw || e.Kind == Rechecked || e.Kind == Felt && e.Outcome == "reaction"
+	if e.AtMS < l.PickedMS && !protects {
 		return refuse(string(e.Kind), l.ID, ErrOrder, "", "that is before it was picked")
 	}
 	switch e.Kind {

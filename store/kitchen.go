@@ -30,11 +30,9 @@ func (s *Store) AppendKitchen(l *KitchenLine) (stored bool, err error) {
 	return stored, s.failed("store line", l.Key, err)
 }
 
-// Kitchen lists all lines in order.
-func (s *Store) Kitchen() ([]KitchenLine, error) {
-	var out []KitchenLine
-	err := s.db.Order("seq").Find(&out).Error
-	return out, s.failed("read the book of the kitchen", "", err)
+// Kitchen lists all lines in order, and those that can't be read.
+func (s *Store) Kitchen() ([]KitchenLine, []Lost) {
+	return rowsOf(s, "kitchen", func(db *gorm.DB) *gorm.DB { return db.Order("seq") }, func(*KitchenLine) bool { return true })
 }
 
 // RemovePerson removes somebody of whom nothing else tells. Whoever has finds is

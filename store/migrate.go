@@ -52,6 +52,16 @@ var migrations = []string{
 		seq INTEGER PRIMARY KEY AUTOINCREMENT, key TEXT NOT NULL UNIQUE, kind TEXT NOT NULL, doc TEXT NOT NULL, at_ms INTEGER NOT NULL);
 	 CREATE TRIGGER kitchen_keep_update BEFORE UPDATE ON kitchen BEGIN SELECT RAISE(ABORT, 'the book is append-only'); END;
 	 CREATE TRIGGER kitchen_keep_delete BEFORE DELETE ON kitchen BEGIN SELECT RAISE(ABORT, 'the book is append-only'); END`,
+	// 8: revisions of what is replaced as a whole, so that a stale screen is told;
+	// finds refer to places by id; the log of an outing is found by an index
+	`ALTER TABLE notes ADD COLUMN rev INTEGER NOT NULL DEFAULT 1;
+	 UPDATE notes SET rev = max(1, coalesce(json_extract(doc, '$.rev'), 1)) WHERE kind = 'incident' AND json_valid(doc);
+	 ALTER TABLE people ADD COLUMN rev INTEGER NOT NULL DEFAULT 1;
+	 ALTER TABLE finds ADD COLUMN rev INTEGER NOT NULL DEFAULT 1;
+	 ALTER TABLE finds ADD COLUMN place_id TEXT NOT NULL DEFAULT '';
+	 UPDATE finds SET place_id = coalesce((SELECT n.id FROM notes n WHERE n.kind = 'place' AND json_valid(n.doc) AND json_extract(n.doc, '$.name') = finds.place_name ORDER BY n.at_ms, n.id LIMIT 1), '')
+		WHERE place_name <> '';
+	 CREATE INDEX finds_by_outing ON finds (outing_id, person_id)`,
 }
 
 func (s *Store) migrate() error {

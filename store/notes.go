@@ -6,24 +6,57 @@ import (
 )
 
 // Note is one record of a kind: a place, a walk, a first-seen day, a sign. Doc is
-// JSON; package casebook says what is in it.
+// JSON; package casebook says what is in it. Rev goes up by one with each change.
 type Note struct {
 	Kind string `gorm:"primaryKey"`
 	ID   string `gorm:"primaryKey"`
 	Doc  string
 	AtMS int64 `gorm:"column:at_ms"`
+	Rev  int64
 }
 
-// SaveNote adds or replaces a record.
+// SaveNote adds or replaces a record, whatever was there.
 func (s *Store) SaveNote(n *Note) error {
-	return s.failed("save "+n.Kind, n.ID, s.db.Clauses(clause.OnConflict{UpdateAll: true}).Create(n).Error)
+	return s.ChangeNote(n.Kind, n.ID, func(*Note) (*Note, error) { return n, nil })
 }
 
-// Notes lists the records of a kind, oldest first.
-func (s *Store) Notes(kind string) ([]Note, error) {
-	var out []Note
-	err := s.db.Where("kind = ?", kind).Order("at_ms, id").Find(&out).Error
-	return out, s.failed("list "+kind, "", err)
+// ChangeNote replaces a record by what change makes of it, in one transaction: was
+// is the record as it stands, nil where there is none. Nothing is written when
+// change gives an error, which is handed on, or nil.
+func (s *Store) ChangeNote(kind, id string, change func(was *Note) (*Note, error)) error {
+	var refused error
+	err := s.db.Transaction(func(tx *gorm.DB) error {
+		var was []Note
+		if err := tx.Where("kind = ? AND id = ?", kind, id).Limit(1).Find(&was).Error; err != nil {
+			return err
+		}
+		var before *Note
+		if len(was) > 0 {
+			before = &was[0]
+		}
+		now, err := change(before)
+		if err != nil {
+			refused = err
+			return err
+		}
+		if now == nil {
+			return nil
+		}
+		now.Rev = 1
+		if before != nil {
+			now.Rev = before.Rev + 1
+		}
+		return tx.Clauses(clause.OnConflict{UpdateAll: true}).Create(now).Error
+	})
+	if refused != nil {
+		return refused
+	}
+	return s.failed("save "+kind, id, err)
+}
+
+// Notes lists the records of a kind, oldest first, and those that can't be read.
+func (s *Store) Notes(kind string) ([]Note, []Lost) {
+	return rowsOf(s, "notes", func(db *gorm.DB) *gorm.DB { return db.Where("kind = ?", kind).Order("at_ms, id") }, func(n *Note) bool { return n.Kind == kind })
 }
 
 // Note reads one record.

@@ -43,5 +43,10 @@ func (s *Store) Photo(find, id string) (*Photo, error) {
 
 // RemovePhoto removes a picture.
 func (s *Store) RemovePhoto(find, id string) error {
-	return s.failed("remove photo", id, s.db.Where("find_id = ? AND id = ?", find, id).Delete(&Photo{}).Error)
+	err := s.db.Where("find_id = ? AND id = ?", find, id).Delete(&Photo{}).Error
+	if err == nil {
+		// What is removed leaves the second file as well, at once.
+		_ = s.db.Exec("PRAGMA wal_checkpoint(TRUNCATE)").Error
+	}
+	return s.failed("remove photo", id, err)
 }

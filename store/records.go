@@ -1,7 +1,10 @@
 package store
 
 import (
+	"cmp"
 	"encoding/json"
+	"fmt"
+	"slices"
 
 	"gorm.io/gorm"
 )
@@ -12,6 +15,7 @@ type Person struct {
 	Name      string
 	Profile   string
 	CreatedMS int64 `gorm:"column:created_ms"`
+	Rev       int64 // goes up by one with each change
 }
 
 // TableName is people.
@@ -34,7 +38,9 @@ type Find struct {
 	PlaceName string
 	Day       string
 	Facts     string
-	CreatedMS int64 `gorm:"column:created_ms"`
+	CreatedMS int64  `gorm:"column:created_ms"`
+	PlaceID   string // of a stored place; PlaceName is what was typed
+	Rev       int64  // of the facts; goes up by one with each change
 }
 
 // Specimen is one individual of a find.
@@ -80,9 +86,39 @@ func JSON(v any) string {
 	return string(b)
 }
 
-// SavePerson adds or replaces a person.
+// ChangePerson replaces a person by what change makes of them, in one transaction;
+// was is nil for somebody new. An error of change is handed on, and nothing stored.
+func (s *Store) ChangePerson(id string, change func(was *Person) (*Person, error)) error {
+	var refused error
+	err := s.db.Transaction(func(tx *gorm.DB) error {
+		var was []Person
+		if err := tx.Where("id = ?", id).Limit(1).Find(&was).Error; err != nil {
+			return err
+		}
+		var before *Person
+		if len(was) > 0 {
+			before = &was[0]
+		}
+		now, err := change(before)
+		if err != nil {
+			refused = err
+			return err
+		}
+		now.Rev = 1
+		if before != nil {
+			now.Rev = before.Rev + 1
+		}
+		return tx.Save(now).Error
+	})
+	if refused != nil {
+		return refused
+	}
+	return s.failed("save person", id, err)
+}
+
+// SavePerson adds or replaces a person, whatever was there.
 func (s *Store) SavePerson(p *Person) error {
-	return s.failed("save person", p.ID, s.db.Save(p).Error)
+	return s.ChangePerson(p.ID, func(*Person) (*Person, error) { return p, nil })
 }
 
 // People lists everyone, the first in front.
@@ -112,7 +148,7 @@ func (s *Store) AddFind(f *Find, sp *Specimen, events ...*Event) error {
 		if err != nil {
 			return err
 		}
-		f.OutingID = o.ID
+		f.OutingID, f.Rev = o.ID, 1
 		if err := tx.Create(f).Error; err != nil {
 			return err
 		}
@@ -129,20 +165,43 @@ func (s *Store) AddFind(f *Find, sp *Specimen, events ...*Event) error {
 	return s.failed("add find", f.ID, err)
 }
 
-// SaveFacts replaces what is known of a find beside its log.
-func (s *Store) SaveFacts(id, facts string) error {
-	r := s.db.Model(&Find{}).Where("id = ?", id).Update("facts", facts)
-	if r.Error == nil && r.RowsAffected == 0 {
-		return s.failed("save find", id, gorm.ErrRecordNotFound)
-	}
-	return s.failed("save find", id, r.Error)
+// ChangeFind changes a find beside its log, in one transaction: change gets the
+// find as it stands. An error of change is handed on, and nothing is stored.
+func (s *Store) ChangeFind(id string, change func(f *Find) error) error {
+	return s.changeFind(id, func(_ *gorm.DB, f *Find) error { return change(f) })
 }
 
-// Finds lists all finds, newest first.
-func (s *Store) Finds() ([]Find, error) {
-	var out []Find
-	err := s.db.Order("created_ms DESC, id").Find(&out).Error
-	return out, s.failed("list finds", "", err)
+func (s *Store) changeFind(id string, change func(tx *gorm.DB, f *Find) error) error {
+	var refused error
+	err := s.db.Transaction(func(tx *gorm.DB) error {
+		var f Find
+		if err := tx.Where("id = ?", id).Take(&f).Error; err != nil {
+			return err
+		}
+		before := f
+		if err := change(tx, &f); err != nil {
+			refused = err
+			return err
+		}
+		if f == before {
+			return nil
+		}
+		f.Rev = before.Rev + 1
+		return tx.Save(&f).Error
+	})
+	if refused != nil {
+		return refused
+	}
+	return s.failed("save find", id, err)
+}
+
+// Finds lists all finds, newest first, and those that can't be read.
+func (s *Store) Finds() ([]Find, []Lost) {
+	out, lost := rowsOf(s, "finds", func(db *gorm.DB) *gorm.DB { return db.Order("created_ms DESC, id") }, func(*Find) bool { return true })
+	if len(lost) > 0 {
+		slices.SortStableFunc(out, func(a, b Find) int { return cmp.Compare(b.CreatedMS, a.CreatedMS) })
+	}
+	return out, lost
 }
 
 // Find reads one find.
@@ -159,18 +218,56 @@ func (s *Store) Specimens(find string) ([]Specimen, error) {
 	return out, s.failed("read specimens", find, err)
 }
 
-// AddSpecimen adds an individual to a find.
+// AddSpecimen adds an individual to a find, with the next number; one that is there
+// under this id stays as it is.
 func (s *Store) AddSpecimen(sp *Specimen) error {
-	return s.failed("add specimen", sp.FindID, s.db.Create(sp).Error)
+	err := s.db.Transaction(func(tx *gorm.DB) error {
+		var have []Specimen
+		if err := tx.Where("find_id = ?", sp.FindID).Find(&have).Error; err != nil {
+			return err
+		}
+		for i := range have {
+			if have[i].ID == sp.ID {
+				return nil
+			}
+			sp.Number = max(sp.Number, have[i].Number+1)
+		}
+		return tx.Create(sp).Error
+	})
+	return s.failed("add specimen", sp.FindID, err)
 }
 
-// CountSpecimen says how many items a specimen's answers were seen on.
-func (s *Store) CountSpecimen(find, id string, count int) error {
-	r := s.db.Model(&Specimen{}).Where("find_id = ? AND id = ?", find, id).Update("count", count)
-	if r.Error == nil && r.RowsAffected == 0 {
-		return s.failed("count specimen", find+"/"+id, gorm.ErrRecordNotFound)
-	}
-	return s.failed("count specimen", find+"/"+id, r.Error)
+// CountSpecimen says how many items a specimen's answers were seen on, and changes
+// the find along with it, in one transaction. was is how many the asking screen
+// knew; when others are stored, and not the new number already, it is ErrChanged.
+// A specimen that is not there is added when add says so.
+func (s *Store) CountSpecimen(find, id string, was, count int, add bool, change func(f *Find) error) error {
+	at := find + "/" + id
+	return s.changeFind(find, func(tx *gorm.DB, f *Find) error {
+		var have []Specimen
+		if err := tx.Where("find_id = ?", find).Order("number").Find(&have).Error; err != nil {
+			return s.failed("count specimen", at, err)
+		}
+		for i := range have {
+			if have[i].ID != id {
+				continue
+			}
+			if have[i].Count != was && have[i].Count != count {
+				return &Error{"count specimen", at, ErrChanged, nil, fmt.Sprintf("%d were counted on another screen.", have[i].Count)}
+			}
+			if err := tx.Model(&Specimen{}).Where("find_id = ? AND id = ?", find, id).Update("count", count).Error; err != nil {
+				return s.failed("count specimen", at, err)
+			}
+			return change(f)
+		}
+		if !add {
+			return s.failed("count specimen", at, gorm.ErrRecordNotFound)
+		}
+		if err := tx.Create(&Specimen{FindID: find, ID: id, Number: len(have) + 1, Count: count}).Error; err != nil {
+			return s.failed("count specimen", at, err)
+		}
+		return change(f)
+	})
 }
 
 // Append adds a line to the log. A line with a key that is already there is the
@@ -195,8 +292,8 @@ func (s *Store) Append(e *Event) (stored bool, err error) {
 // finds of the same outing: hands go along from one find to the next.
 func (s *Store) Log(f *Find) ([]Event, error) {
 	var out []Event
-	err := s.db.Raw(`SELECT e.* FROM events e JOIN finds f ON f.id = e.find_id
-		WHERE e.find_id = ? OR (f.outing_id = ? AND f.person_id = ?) ORDER BY e.seq`, f.ID, f.OutingID, f.PersonID).Scan(&out).Error
+	err := s.db.Raw(`SELECT * FROM events WHERE find_id IN (SELECT id FROM finds WHERE outing_id = ? AND person_id = ? UNION SELECT ?)
+		ORDER BY seq`, f.OutingID, f.PersonID, f.ID).Scan(&out).Error
 	return out, s.failed("read log", f.ID, err)
 }
 

@@ -8,6 +8,7 @@ package store
 import (
 	"errors"
 	"fmt"
+	"net/url"
 	"os"
 	"path/filepath"
 	"strings"
@@ -23,6 +24,12 @@ var (
 	ErrNewer     = errors.New("the database was written by a newer version")
 	ErrNotStored = errors.New("not stored")
 	ErrInvalid   = errors.New("refused")
+
+	ErrUnreadable = errors.New("can't be read")
+	ErrReadOnly   = errors.New("can't be written to")
+	ErrInUse      = errors.New("another program has it open")
+	// ErrChanged: what was to be replaced has been changed since it was read.
+	ErrChanged = errors.New("changed meanwhile")
 )
 
 // Error says what failed. Hint may be shown to the user; Cause is for the log.
@@ -50,40 +57,59 @@ func (e *Error) Unwrap() []error { return []error{e.Err, e.Cause} }
 type Store struct {
 	db   *gorm.DB
 	path string
+	lock *os.File
 }
 
-// Open opens or makes the database at path and migrates it. A database of a
-// newer version is refused and not touched.
+// Open opens or makes the database at path and migrates it. A database of a newer
+// version is refused and not touched; one that another program has open is
+// refused too, since two programs would write past each other.
 func Open(path string) (*Store, error) {
 	if dir := filepath.Dir(path); dir != "." {
-		if err := os.MkdirAll(dir, 0o755); err != nil {
+		if err := os.MkdirAll(dir, 0o700); err != nil {
 			return nil, &Error{"open", path, ErrNotStored, err, "The folder can't be made: " + dir}
 		}
 	}
 	s := &Store{path: path}
-	if _, err := os.Stat(path); err == nil {
-		if err := s.refuseNewer(); err != nil {
-			return nil, err
-		}
+	var err error
+	if s.lock, err = lockFile(path + ".lock"); err != nil {
+		return nil, lockError(path, err)
 	}
-	db, err := connect(path, "rwc")
-	if err != nil {
-		return nil, &Error{"open", path, ErrNotStored, err, "The database can't be opened for writing."}
-	}
-	s.db = db
-	if err := s.migrate(); err != nil {
+	if err := s.open(); err != nil {
 		_ = s.Close()
 		return nil, err
 	}
 	return s, nil
 }
 
-func connect(path, mode string) (*gorm.DB, error) {
-	dsn := "file:" + path + "?mode=" + mode + "&_pragma=busy_timeout(5000)&_pragma=foreign_keys(1)&_pragma=synchronous(FULL)&_time_format=sqlite"
-	if mode != "ro" {
-		dsn += "&_pragma=journal_mode(WAL)"
+func (s *Store) open() error {
+	// The file is for its owner alone: illnesses, medicines and places stand in it.
+	f, err := os.OpenFile(s.path, os.O_RDWR|os.O_CREATE, 0o600)
+	if err != nil {
+		return &Error{"open", s.path, ErrReadOnly, err, "The file can't be written to, and nothing was changed. Make it and its folder writable, or copy it to a place that is."}
 	}
-	db, err := gorm.Open(sqlite.Open(dsn), &gorm.Config{Logger: logger.Discard, TranslateError: true})
+	if err := errors.Join(f.Chmod(0o600), f.Close()); err != nil {
+		return &Error{"open", s.path, ErrReadOnly, err, "Its permissions can't be set."}
+	}
+	if err := s.refuseNewer(); err != nil {
+		return err
+	}
+	if s.db, err = connect(s.path, "rw"); err != nil {
+		return &Error{"open", s.path, ErrNotStored, err, "The database can't be opened for writing."}
+	}
+	return s.migrate()
+}
+
+// connect opens a database. Deleted content is overwritten (secure_delete).
+func connect(path, mode string) (*gorm.DB, error) {
+	// The path is part of an address: what would end it is escaped.
+	at := url.URL{Scheme: "file", OmitHost: true, Path: path, RawQuery: "mode=" + mode + "&_pragma=busy_timeout(5000)&_pragma=foreign_keys(1)&_pragma=synchronous(FULL)&_pragma=secure_delete(1)&_time_format=sqlite"}
+	if !filepath.IsAbs(path) {
+		at.Opaque, at.Path = (&url.URL{Path: path}).EscapedPath(), ""
+	}
+	if mode != "ro" {
+		at.RawQuery += "&_pragma=journal_mode(WAL)"
+	}
+	db, err := gorm.Open(sqlite.Open(at.String()), &gorm.Config{Logger: logger.Discard, TranslateError: true})
 	if err != nil {
 		return nil, err
 	}
@@ -96,12 +122,28 @@ func connect(path, mode string) (*gorm.DB, error) {
 	return db, nil
 }
 
-// Close closes the database.
+// Path is where the database lies.
+func (s *Store) Path() string { return s.path }
+
+// Close closes the database and lets another program open it.
 func (s *Store) Close() error {
+	err := s.closeDB()
+	if s.lock != nil {
+		err = errors.Join(err, s.lock.Close())
+		s.lock = nil
+	}
+	return err
+}
+
+func (s *Store) closeDB() error {
+	if s.db == nil {
+		return nil
+	}
 	raw, err := s.db.DB()
 	if err != nil {
 		return err
 	}
+	s.db = nil
 	return raw.Close()
 }
 
@@ -114,34 +156,63 @@ func (s *Store) failed(op, id string, err error) error {
 	case errors.Is(err, gorm.ErrRecordNotFound):
 		return &Error{op, id, ErrNotFound, err, "There is nothing with this id."}
 	}
-	hint := "The last entry was not stored. Try again."
+	kind, hint := ErrNotStored, "The last entry was not stored. Try again."
+	if reads(op) {
+		kind, hint = ErrUnreadable, "This can't be read just now. Nothing that is stored was changed; the page of your data says what is wrong."
+	}
 	switch text := err.Error(); {
+	case strings.Contains(text, "malformed"), strings.Contains(text, "not a database"):
+		hint = "A part of the file is damaged. Nothing was changed; what can still be read is shown. Make a backup now, and look at the page of your data."
+	case reads(op): // nothing was to be stored
+	case strings.Contains(text, "locked"), strings.Contains(text, "SQLITE_BUSY"):
+		hint = "Another program holds the database: the last entry was not stored. Try again in a moment."
 	case strings.Contains(text, "full"):
 		hint = "The disk is full: the last entry was not stored. Free some space, then enter it again."
 	case strings.Contains(text, "readonly"), strings.Contains(text, "read-only"), strings.Contains(text, "SQLITE_READONLY"):
 		hint = "The database can't be written to: the last entry was not stored. Make the file and its folder writable, then enter it again."
 	}
-	return &Error{op, id, ErrNotStored, err, hint}
+	return &Error{op, id, kind, err, hint}
+}
+
+// reads reports operations that store nothing.
+func reads(op string) bool {
+	return strings.HasPrefix(op, "read") || strings.HasPrefix(op, "list") || strings.HasPrefix(op, "search")
 }
 
 var errNewerHint = "It was last used by version %d of the format; this program knows up to %d. Use the newer program; nothing was changed."
 
+// refuseNewer reads the version of a file without changing it.
 func (s *Store) refuseNewer() error {
+	const other = "This is not a database of Zesty Thicket, or it is damaged. Nothing was changed."
+	if info, err := os.Stat(s.path); err == nil && info.Size() == 0 {
+		return nil // a new one
+	}
 	db, err := connect(s.path, "ro")
 	if err != nil {
-		return &Error{"open", s.path, ErrNotStored, err, "This is not a database of Zesty Thicket, or it is damaged."}
+		return &Error{"open", s.path, ErrNotStored, err, openHint(err, other)}
 	}
 	defer func() {
 		if raw, err := db.DB(); err == nil {
 			_ = raw.Close()
 		}
 	}()
-	var v int
+	var v, tables int
 	if err := db.Raw("PRAGMA user_version").Scan(&v).Error; err != nil {
-		return &Error{"open", s.path, ErrNotStored, err, "This is not a database of Zesty Thicket, or it is damaged."}
+		return &Error{"open", s.path, ErrNotStored, err, openHint(err, other)}
 	}
 	if v > len(migrations) {
 		return &Error{"open", s.path, ErrNewer, nil, fmt.Sprintf(errNewerHint, v, len(migrations))}
 	}
+	if err := db.Raw("SELECT count(*) FROM sqlite_master").Scan(&tables).Error; err != nil || v == 0 && tables > 0 {
+		return &Error{"open", s.path, ErrNotStored, err, openHint(err, other)}
+	}
 	return nil
+}
+
+// openHint keeps a file that can't be opened apart from one that is no database.
+func openHint(err error, other string) string {
+	if err != nil && (strings.Contains(err.Error(), "unable to open") || strings.Contains(err.Error(), "readonly")) {
+		return "The file can't be opened here: its folder can't be written to. Nothing was changed, and nothing says that it is damaged. Copy it to a folder that can be written to."
+	}
+	return other
 }

@@ -14,6 +14,7 @@ import (
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/internal/yamlpos"
+	"zestythicket/report"
 )
 
 // Case is a find with, for tests, what must come out.
@@ -21,6 +22,8 @@ type Case struct {
 	ID, Title string
 	Find      evidence.Find
 	Expect    Expect
+	// Expects: the file says what must come out.
+	Expects bool
 }
 
 // Expect is what a test holds a judgement to. Empty fields expect nothing.
@@ -49,12 +52,18 @@ type reader struct {
 	at   int64
 }
 
+// MostBytes is the greatest file that is read.
+const MostBytes = 1 << 20
+
 // Between two lines of a log more than a moment passes.
 const stepMS = 60_000
 
 // Read reads a case against a guide. On problems the error is a
 // [yamlpos.Problems].
 func Read(file string, data []byte, ix *guide.Index) (*Case, error) {
+	if len(data) > MostBytes {
+		return nil, yamlpos.Problems{{File: file, Line: 1, Col: 1, What: fmt.Sprintf("%.1f MB; at most %d MB are read", float64(len(data))/(1<<20), MostBytes>>20), Hint: "one find a file"}}
+	}
 	var problems yamlpos.Problems
 	c := &Case{}
 	r := &reader{Reader: yamlpos.Reader{File: file, Problems: &problems}, ix: ix, find: &c.Find}
@@ -83,7 +92,8 @@ func (r *reader) read(root *yaml.Node, c *Case) {
 	f.Target = r.taxon(m["target"])
 	if m["use"] != nil {
 		u := r.Map(m["use"], "part", "preparation")
-		f.Part, f.Prep = r.Str(u["part"]), r.Str(u["preparation"])
+		f.Part = r.known(u["part"], "part", r.ix.Book.PartWords())
+		f.Prep = r.known(u["preparation"], "preparation", r.ix.Book.PreparationWords())
 	}
 	if d := r.Str(m["date"]); d != "" {
 		t, err := time.Parse("2006-01-02", d)
@@ -95,16 +105,18 @@ func (r *reader) read(root *yaml.Node, c *Case) {
 	r.place(m["place"])
 	r.profile(m["profile"])
 	if m["tools"] != nil {
-		f.Tools = append([]string{}, r.Strs(m["tools"])...)
+		f.Tools = append([]string{}, r.knowns(m["tools"], "tool", r.ix.Book.ToolWords())...)
 	}
-	f.Hands, f.Picked = r.Strs(m["hands"]), r.Int(m["picked"])
+	f.Hands, f.Picked = r.knowns(m["hands"], "smell", r.ix.Book.SmellWords()), r.Int(m["picked"])
 	for _, n := range r.Items(m["recalled"]) {
 		f.Recalled = append(f.Recalled, r.taxon(n))
 	}
 	for _, n := range r.Items(m["specimens"]) {
 		r.specimen(n)
 	}
+	r.joined(m["specimens"])
 	if m["expect"] != nil {
+		c.Expects = true
 		r.expect(m["expect"], &c.Expect)
 	}
 }
@@ -114,7 +126,7 @@ func (r *reader) taxon(n *yaml.Node) string {
 		return ""
 	}
 	if _, ok := r.ix.TaxonAt(n.Value); !ok {
-		r.Fail(n, yamlpos.Nearest(n.Value, r.taxonNames()), "unknown taxon %q", n.Value)
+		r.Fail(n, r.Nearest(n.Value, r.taxonNames()), "unknown taxon %q", n.Value)
 	}
 	return n.Value
 }
@@ -125,6 +137,44 @@ func (r *reader) taxonNames() []string {
 		out = append(out, r.ix.Book.Taxa[i].ID)
 	}
 	return out
+}
+
+// known reads one word of a vocabulary; knowns a list of them.
+func (r *reader) known(n *yaml.Node, what string, words []string) string {
+	if n == nil || r.Word(n, what, words) < 0 {
+		return ""
+	}
+	return n.Value
+}
+
+func (r *reader) knowns(n *yaml.Node, what string, words []string) []string {
+	var out []string
+	for _, it := range r.Items(n) {
+		if w := r.known(it, what, words); w != "" {
+			out = append(out, w)
+		}
+	}
+	return out
+}
+
+// joined: every specimen has an id of its own, and is joined to one that is there.
+func (r *reader) joined(list *yaml.Node) {
+	for i, n := range r.Items(list) {
+		if i >= len(r.find.Specimens) {
+			return
+		}
+		s := &r.find.Specimens[i]
+		there := s.JoinedTo == ""
+		for k := range r.find.Specimens {
+			there = there || k != i && r.find.Specimens[k].ID == s.JoinedTo
+			if k < i && r.find.Specimens[k].ID == s.ID {
+				r.Fail(n, "", "there are two specimens %q", s.ID)
+			}
+		}
+		if !there {
+			r.Fail(n, "name another specimen of this file", "there is no specimen %q to be joined to", s.JoinedTo)
+		}
+	}
 }
 
 func (r *reader) yesNo(n *yaml.Node) evidence.YesNo {
@@ -149,7 +199,7 @@ func (r *reader) place(n *yaml.Node) {
 			p.Region = r.Str(m["region"])
 		}
 	}
-	p.Habitats, p.Limit = r.Strs(m["habitats"]), r.Str(m["limit"])
+	p.Habitats, p.Limit = r.knowns(m["habitats"], "habitat", r.ix.Book.HabitatWords()), r.Str(m["limit"])
 	if m["ground"] != nil && r.Word(m["ground"], "ground", Grounds) >= 0 {
 		p.Ground = evidence.Ground(r.Str(m["ground"]))
 	}
@@ -163,7 +213,15 @@ func (r *reader) profile(n *yaml.Node) {
 	m := r.Map(n, "colour-differs", "smell-weak", "facts", "answered", "sign-offs")
 	p := &r.find.Profile
 	p.ColourDiffers, p.SmellWeak = r.Bool(m["colour-differs"], false), r.Bool(m["smell-weak"], false)
-	p.Facts = r.Strs(m["facts"])
+	var facts []string
+	for _, f := range report.PersonFacts(r.ix.Book) {
+		facts = append(facts, f.ID)
+	}
+	for _, k := range r.Items(m["facts"]) {
+		if to, ok := strings.CutPrefix(k.Value, evidence.AllergyPrefix); ok && strings.TrimSpace(to) != "" || r.Word(k, "fact of a person", facts) >= 0 {
+			p.Facts = append(p.Facts, k.Value)
+		}
+	}
 	for _, k := range r.Items(m["answered"]) {
 		if k.Value == "all" {
 			p.Answered = append(p.Answered, evidence.HealthTopics...)

@@ -5,7 +5,6 @@ import (
 
 	"zestythicket/evidence"
 	"zestythicket/guide"
-	"zestythicket/internal/yamlpos"
 )
 
 // bare are the kinds of answer that say why there is none: damaged: ring.
@@ -27,7 +26,7 @@ func (r *reader) line(n *yaml.Node, specimen string) {
 	case m["clean-hands"] != nil:
 		r.put(evidence.Event{Kind: evidence.CleanHands, Specimen: specimen})
 	case m["handled"] != nil:
-		r.put(evidence.Event{Kind: evidence.Handled, Specimen: specimen, Smell: r.Str(m["handled"])})
+		r.put(evidence.Event{Kind: evidence.Handled, Specimen: specimen, Smell: r.known(m["handled"], "smell", r.ix.Book.SmellWords())})
 	case m["picked"] != nil:
 		r.put(evidence.Event{Kind: evidence.Picked, Specimen: specimen})
 	case m["undo"] != nil:
@@ -47,14 +46,23 @@ func (r *reader) line(n *yaml.Node, specimen string) {
 }
 
 func (r *reader) answer(n *yaml.Node, m map[string]*yaml.Node, specimen string) {
-	a := evidence.Answer{Unsure: r.Bool(m["unsure"], false), Light: r.Str(m["light"]), Surface: r.Str(m["surface"]), Count: r.Int(m["count"]),
-		Minutes: r.Num(m["minutes"]), Paper: r.Str(m["paper"]), Detached: r.Bool(m["detached"], false), Malformed: r.Bool(m["malformed"], false),
-		Method: r.Str(m["method"]), From: r.Str(m["from"])}
+	a := evidence.Answer{Unsure: r.Bool(m["unsure"], false), Count: r.Int(m["count"]),
+		Light: r.known(m["light"], "light", []string{"poor", "coloured"}), Surface: r.known(m["surface"], "surface", []string{"soil", "rain", "frost"}),
+		Minutes: r.Num(m["minutes"]), Paper: r.known(m["paper"], "paper", []string{"white", "dark", "half"}), Detached: r.Bool(m["detached"], false), Malformed: r.Bool(m["malformed"], false),
+		Method: r.Str(m["method"]), From: r.known(m["from"], "source of a report", []string{"neighbour", "person", "custom", "web"})}
 	name := m["trait"]
 	for i, w := range evidence.AnswerKinds() {
-		if m[w] != nil && has(bare, w) {
-			a.Kind, name = evidence.AnswerKind(i), m[w]
+		if m[w] == nil || !has(bare, w) {
+			continue
 		}
+		if m["trait"] != nil || m[w].Value == "true" || m[w].Value == "false" {
+			r.Fail(m[w], "write it as "+w+": and the name of the trait, alone on its line", "%s takes the name of a trait", w)
+			return
+		}
+		a.Kind, name = evidence.AnswerKind(i), m[w]
+	}
+	if a.Minutes < 0 || a.Count < 0 || a.Minutes != a.Minutes || a.Minutes > 1e6 {
+		r.Fail(n, "", "a number of minutes or of pieces can't be that")
 	}
 	if name == nil {
 		r.Fail(n, "begin with trait: …, or damaged: trait, clean-hands: true, picked: true, handled: smell", "this line says nothing that was looked at or done")
@@ -66,7 +74,7 @@ func (r *reader) answer(n *yaml.Node, m map[string]*yaml.Node, specimen string) 
 		for i := range r.ix.Book.Traits {
 			known = append(known, r.ix.Book.Traits[i].ID)
 		}
-		r.Fail(name, yamlpos.Nearest(name.Value, known), "unknown trait %q", name.Value)
+		r.Fail(name, r.Nearest(name.Value, known), "unknown trait %q", name.Value)
 		return
 	}
 	tr := &r.ix.Book.Traits[at]
@@ -108,6 +116,9 @@ func (r *reader) reading(n *yaml.Node, m map[string]*yaml.Node, tr *guide.Trait,
 		states(m["reported"], evidence.Reported)
 	case m["absent"] != nil:
 		a.Kind = evidence.Absent
+		if !r.Bool(m["absent"], true) {
+			r.Fail(m["absent"], "say what was seen: seen: state", "absent: false says nothing")
+		}
 		if tr.Absent < 0 {
 			r.Fail(m["absent"], "answer with one of its states", "%s can't be absent", tr.ID)
 		}

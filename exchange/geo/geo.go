@@ -73,6 +73,9 @@ func check(fc *geojson.FeatureCollection) error {
 		if f.Geometry == nil {
 			return fmt.Errorf("feature %d has no geometry", i+1)
 		}
+		if err := words(f.Properties); err != nil {
+			return fmt.Errorf("feature %d: %w", i+1, err)
+		}
 		var wrong error
 		each(f.Geometry, func(p []float64) {
 			points++
@@ -102,6 +105,20 @@ func check(fc *geojson.FeatureCollection) error {
 		return errors.New("it crosses the date line; cut it there and bring one side")
 	case w > MostSpan || h > MostSpan:
 		return fmt.Errorf("it spans %.1f by %.1f degrees; this is a map of a walk, at most %d degrees", w, h, MostSpan)
+	}
+	return nil
+}
+
+// words: what a map shows beside a shape are words, or nothing.
+func words(properties map[string]any) error {
+	for _, key := range []string{"name", "kind", "title", "description", "note"} {
+		switch v := properties[key].(type) {
+		case nil, string:
+		case float64, bool:
+			properties[key] = fmt.Sprint(v)
+		default:
+			return fmt.Errorf("its %q is not a text; write it as \"%s\": \"beck\"", key, key)
+		}
 	}
 	return nil
 }

@@ -2,8 +2,10 @@ package photo
 
 import (
 	"bytes"
+	"compress/zlib"
 	"encoding/binary"
 	"hash/crc32"
+	"io"
 )
 
 // jpeg copies the segments that make the picture: JFIF and Adobe heads, colour
@@ -13,6 +15,7 @@ func jpeg(b []byte) ([]byte, error) {
 	out := append(make([]byte, 0, len(b)), b[:2]...)
 	turn := uint16(1)
 	head := len(out)
+	var profile []byte // of all its pieces
 	for at := 2; ; {
 		if at+4 > len(b) || b[at] != 0xff {
 			return nil, broken("a segment is missing at byte %d", at)
@@ -38,7 +41,15 @@ func jpeg(b []byte) ([]byte, error) {
 			out = append(out, pad(body, 12)...)
 			out = append(out, 0, 0)
 			head = len(out)
-		case mark == 0xee && bytes.HasPrefix(body, []byte("Adobe")), mark == 0xe2 && bytes.HasPrefix(body, []byte("ICC_PROFILE\x00")), mark < 0xe0 || mark > 0xef && mark != 0xfe:
+		case mark == 0xee && bytes.HasPrefix(body, []byte("Adobe")) && len(body) >= 12:
+			// Version, flags and transform; nothing behind them.
+			out = append(append(out, 0xff, 0xee, 0, 14), body[:12]...)
+		case mark == 0xe2 && bytes.HasPrefix(body, iccHead) && len(body) > len(iccHead)+2:
+			if len(profile)+len(body) > maxFrame {
+				return nil, broken("its colour profile is larger than any")
+			}
+			profile = append(profile, body[len(iccHead)+2:]...)
+		case mark < 0xe0 || mark > 0xef && mark != 0xfe:
 			out = append(out, b[at:at+2+size]...)
 		}
 		at += 2 + size
@@ -55,10 +66,14 @@ func jpeg(b []byte) ([]byte, error) {
 			return nil, err
 		}
 		out = append(out, rest...)
+		var more []byte
 		if turn != 1 {
-			out = append(out[:head:head], append(exifOf(turn), out[head:]...)...)
+			more = exifOf(turn)
 		}
-		return out, nil
+		if icc := cleanProfile(profile); icc != nil {
+			more = append(more, iccSegments(icc)...)
+		}
+		return append(out[:head:head], append(more, out[head:]...)...), nil
 	}
 }
 
@@ -145,11 +160,16 @@ func exifOf(turn uint16) []byte {
 var pngHead = []byte("\x89PNG\r\n\x1a\n")
 
 // pngKept are the chunks that change how the picture looks.
-var pngKept = map[string]bool{"IHDR": true, "PLTE": true, "IDAT": true, "IEND": true, "tRNS": true, "gAMA": true, "cHRM": true, "sRGB": true, "iCCP": true, "sBIT": true, "pHYS": true}
+var pngKept = map[string]bool{"IHDR": true, "PLTE": true, "IDAT": true, "IEND": true, "tRNS": true, "gAMA": true, "cHRM": true, "sRGB": true, "sBIT": true, "pHYS": true}
 
-// png copies the chunks that make the picture, up to IEND.
+// png copies the chunks that make the picture, up to IEND. What lies behind the end
+// of the compressed pixels, a palette that no pixel uses, and the text of a colour
+// profile stay behind.
 func png(b []byte) ([]byte, error) {
 	out := append(make([]byte, 0, len(b)), pngHead...)
+	var pixels []byte
+	palette := true
+	flushed := false
 	for at := len(pngHead); ; {
 		if at+12 > len(b) {
 			return nil, broken("it ends in the middle")
@@ -159,11 +179,30 @@ func png(b []byte) ([]byte, error) {
 			return nil, broken("a chunk runs past the end at byte %d", at)
 		}
 		chunk := b[at : at+12+size]
-		kind := string(chunk[4:8])
+		kind, body := string(chunk[4:8]), chunk[8:8+size]
 		if crc32.ChecksumIEEE(chunk[4:8+size]) != binary.BigEndian.Uint32(chunk[8+size:]) {
 			return nil, broken("the check sum of %q does not fit", kind)
 		}
-		if pngKept[kind] {
+		switch {
+		case kind == "IHDR" && size == 13:
+			palette = body[9] == 3
+			out = append(out, chunk...)
+		case kind == "iCCP":
+			if icc := profileOfPNG(body); icc != nil {
+				out = append(out, pngChunk("iCCP", icc)...)
+			}
+		case kind == "PLTE" && !palette:
+		case kind == "IDAT":
+			pixels = append(pixels, body...)
+		case pngKept[kind]:
+			if kind == "IEND" && !flushed {
+				end, err := endOfStream(pixels)
+				if err != nil {
+					return nil, err
+				}
+				out = append(out, pngChunk("IDAT", pixels[:end])...)
+				flushed = true
+			}
 			out = append(out, chunk...)
 		}
 		if at += len(chunk); kind == "IEND" {
@@ -172,8 +211,33 @@ func png(b []byte) ([]byte, error) {
 	}
 }
 
+// pngChunk writes a chunk with its check sum.
+func pngChunk(kind string, body []byte) []byte {
+	out := binary.BigEndian.AppendUint32(nil, uint32(len(body)))
+	out = append(append(out, kind...), body...)
+	return binary.BigEndian.AppendUint32(out, crc32.ChecksumIEEE(out[4:]))
+}
+
+// endOfStream is where the compressed pixels end.
+func endOfStream(b []byte) (int, error) {
+	in := bytes.NewReader(b)
+	z, err := zlib.NewReader(in)
+	if err != nil {
+		return 0, broken("its pixels can't be read (%v)", err)
+	}
+	// As much as the largest picture that is taken in, and its filter bytes.
+	n, err := io.Copy(io.Discard, io.LimitReader(z, maxMemory+MaxSide+1))
+	if err != nil {
+		return 0, broken("its pixels can't be read (%v)", err)
+	}
+	if n > maxMemory+MaxSide {
+		return 0, &Error{ErrTooLarge, "its pixels unpack to more than its size says", "save it again"}
+	}
+	return len(b) - in.Len(), nil
+}
+
 // webpKept are the chunks of a still picture (WebP container specification).
-var webpKept = map[string]bool{"VP8 ": true, "VP8L": true, "ALPH": true, "VP8X": true, "ICCP": true}
+var webpKept = map[string]bool{"VP8 ": true, "VP8L": true, "ALPH": true, "VP8X": true}
 
 // webp copies the chunks of a still picture and clears the flags of those that
 // are left out. An animation is refused: it is no photograph.
@@ -183,6 +247,7 @@ func webp(b []byte) ([]byte, error) {
 	if end > len(b) {
 		return nil, broken("it ends in the middle")
 	}
+	extended, profiled := -1, false // where VP8X stands, and whether a profile was kept
 	for at := 12; at < end; {
 		if at+8 > end {
 			return nil, broken("a chunk is cut short at byte %d", at)
@@ -195,14 +260,24 @@ func webp(b []byte) ([]byte, error) {
 		if kind == "ANIM" || kind == "ANMF" {
 			return nil, &Error{ErrKind, "it is an animation", "save one picture of it"}
 		}
-		if webpKept[kind] {
+		if kind == "ICCP" {
+			icc := cleanProfile(b[at+8 : at+8+size])
+			if profiled = icc != nil; profiled {
+				out = append(append(out, "ICCP"...), binary.LittleEndian.AppendUint32(nil, uint32(len(icc)))...)
+				out = append(append(out, icc...), make([]byte, len(icc)&1)...)
+			}
+		} else if webpKept[kind] {
 			from := len(out)
 			out = append(out, b[at:at+8+padded]...)
 			if kind == "VP8X" && size > 0 {
 				out[from+8] &^= 0b00001100 // Exif, XMP
+				extended = from + 8
 			}
 		}
 		at += 8 + padded
+	}
+	if extended >= 0 && !profiled {
+		out[extended] &^= 0b00100000
 	}
 	binary.LittleEndian.PutUint32(out[4:], uint32(len(out)-8))
 	return out, nil

@@ -8,9 +8,12 @@ import (
 	"errors"
 	"fmt"
 	"io"
+	"strconv"
 	"strings"
 
 	"github.com/adrianmo/go-nmea"
+
+	"zestythicket/internal/bounded"
 )
 
 // TrackPoint is one position. Accuracy is one standard deviation in metres, 0 when it was
@@ -43,7 +46,7 @@ const UserRange = 4
 // sum, or without a fix, is named and left out.
 func NMEA(in io.Reader) ([]TrackPoint, []Problem) {
 	var fixes []TrackPoint
-	var bad []Problem
+	var bad problems
 	s := bufio.NewScanner(io.LimitReader(in, MostBytes))
 	for line := 1; s.Scan(); line++ {
 		text := strings.TrimSpace(s.Text())
@@ -56,7 +59,7 @@ func NMEA(in io.Reader) ([]TrackPoint, []Problem) {
 			continue
 		}
 		if err != nil {
-			bad = append(bad, Problem{line, plain(err)})
+			bad.Add(Problem{line, plain(err)})
 			continue
 		}
 		g, ok := sentence.(nmea.GGA)
@@ -64,23 +67,58 @@ func NMEA(in io.Reader) ([]TrackPoint, []Problem) {
 			continue
 		}
 		if g.FixQuality == nmea.Invalid {
-			bad = append(bad, Problem{line, "the receiver has no fix"})
+			bad.Add(Problem{line, "the receiver has no fix"})
 			continue
 		}
-		if err := possible(g.Latitude, g.Longitude); err != nil {
-			bad = append(bad, Problem{line, err.Error()})
+		if err := errors.Join(possible(g.Latitude, g.Longitude), within("altitude", g.Altitude, lowest, highest), within("hdop", g.HDOP, 0, mostHdop)); err != nil {
+			bad.Add(Problem{line, err.Error()})
 			continue
 		}
 		if len(fixes) == MostFixes {
-			bad = append(bad, Problem{line, fmt.Sprintf("more than %d positions; the rest is left out", MostFixes)})
+			bad.Add(Problem{line, fmt.Sprintf("more than %d positions; the rest is left out", MostFixes)})
 			break
 		}
 		fixes = append(fixes, TrackPoint{Lat: g.Latitude, Lon: g.Longitude, Alt: g.Altitude, Accuracy: g.HDOP * UserRange})
 	}
 	if err := s.Err(); err != nil {
-		bad = append(bad, Problem{0, "a line is too long to be NMEA"})
+		bad.Add(Problem{0, "a line is too long to be NMEA"})
 	}
-	return fixes, bad
+	return fixes, bad.list()
+}
+
+// problems are listed up to a hundred; the rest is counted.
+type problems struct{ bounded.List[Problem] }
+
+func (p *problems) list() []Problem {
+	return p.All(func(more int) Problem { return Problem{0, fmt.Sprintf("and %d more", more)} })
+}
+
+// What a receiver may say: metres above the sea, and a dilution of precision; a
+// hundred of it is no position any more (common practice, no source).
+const (
+	lowest, highest = -12_000, 60_000
+	mostHdop        = 100
+)
+
+// within refuses what is no number, or none that can be.
+func within(field string, v, lo, hi float64) error {
+	if !(v >= lo && v <= hi) {
+		return fmt.Errorf("%s: %g can't be (%g to %g)", field, v, lo, hi)
+	}
+	return nil
+}
+
+// number reads a number of a file; an empty text is 0.
+func number(field, text string, lo, hi float64) (float64, error) {
+	text = strings.TrimSpace(text)
+	if text == "" {
+		return 0, nil
+	}
+	v, err := strconv.ParseFloat(text, 64)
+	if err != nil && !errors.Is(err, strconv.ErrRange) {
+		return 0, fmt.Errorf("%s: %.20q is no number", field, text)
+	}
+	return v, within(field, v, lo, hi)
 }
 
 func plain(err error) string {
@@ -105,16 +143,16 @@ func possible(lat, lon float64) error {
 type gpxPoint struct {
 	Lat  *float64 `xml:"lat,attr"`
 	Lon  *float64 `xml:"lon,attr"`
-	Ele  float64  `xml:"ele"`
+	Ele  string   `xml:"ele"`
 	Name string   `xml:"name"`
-	Hdop float64  `xml:"hdop"`
+	Hdop string   `xml:"hdop"`
 }
 
 // GPX reads waypoints and track points of a GPX 1.0 or 1.1 file. It stops at what
 // is malformed and gives what came before.
 func GPX(in io.Reader) ([]TrackPoint, []Problem) {
 	var fixes []TrackPoint
-	var bad []Problem
+	var bad problems
 	d := xml.NewDecoder(io.LimitReader(in, MostBytes))
 	d.Strict = true
 	root := false
@@ -125,7 +163,8 @@ func GPX(in io.Reader) ([]TrackPoint, []Problem) {
 		}
 		line, _ := d.InputPos()
 		if err != nil {
-			return fixes, append(bad, Problem{line, "the file is not well formed: " + err.Error()})
+			bad.Add(Problem{line, "the file is not well formed: " + err.Error()})
+			return fixes, bad.list()
 		}
 		el, ok := tok.(xml.StartElement)
 		if !ok {
@@ -142,23 +181,27 @@ func GPX(in io.Reader) ([]TrackPoint, []Problem) {
 		}
 		var p gpxPoint
 		if err := d.DecodeElement(&p, &el); err != nil {
-			return fixes, append(bad, Problem{line, "a point can't be read: " + err.Error()})
+			bad.Add(Problem{line, "a point can't be read: " + err.Error()})
+			return fixes, bad.list()
 		}
 		if p.Lat == nil || p.Lon == nil {
-			bad = append(bad, Problem{line, "a point without latitude or longitude"})
+			bad.Add(Problem{line, "a point without latitude or longitude"})
 			continue
 		}
-		if err := possible(*p.Lat, *p.Lon); err != nil {
-			bad = append(bad, Problem{line, err.Error()})
+		ele, err := number("ele", p.Ele, lowest, highest)
+		hdop, err2 := number("hdop", p.Hdop, 0, mostHdop)
+		if err := errors.Join(possible(*p.Lat, *p.Lon), err, err2); err != nil {
+			bad.Add(Problem{line, strings.ReplaceAll(err.Error(), "\n", "; ")})
 			continue
 		}
 		if len(fixes) == MostFixes {
-			return fixes, append(bad, Problem{line, fmt.Sprintf("more than %d positions; the rest is left out", MostFixes)})
+			bad.Add(Problem{line, fmt.Sprintf("more than %d positions; the rest is left out", MostFixes)})
+			return fixes, bad.list()
 		}
-		fixes = append(fixes, TrackPoint{Lat: *p.Lat, Lon: *p.Lon, Alt: p.Ele, Accuracy: p.Hdop * UserRange, Name: p.Name})
+		fixes = append(fixes, TrackPoint{Lat: *p.Lat, Lon: *p.Lon, Alt: ele, Accuracy: hdop * UserRange, Name: p.Name})
 	}
 	if !root {
-		bad = append(bad, Problem{1, "the file is empty"})
+		bad.Add(Problem{1, "the file is empty"})
 	}
-	return fixes, bad
+	return fixes, bad.list()
 }

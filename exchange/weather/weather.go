@@ -19,6 +19,7 @@ import (
 	"strings"
 	"time"
 
+	"zestythicket/internal/bounded"
 	"zestythicket/season"
 )
 
@@ -66,6 +67,7 @@ func Read(in io.Reader) (*Record, error) {
 		return nil, fmt.Errorf("the first line can't be read as CSV: %w", err)
 	}
 	out := &Record{}
+	var bads bounded.List[Problem]
 	cols := map[string]column{}
 	for i, name := range head {
 		name = strings.ToLower(strings.TrimSpace(strings.TrimPrefix(name, "\ufeff")))
@@ -100,7 +102,7 @@ func Read(in io.Reader) (*Record, error) {
 		}
 		var bad *csv.ParseError
 		if errors.As(err, &bad) {
-			out.Problems = append(out.Problems, Problem{bad.StartLine, "", "it is no line of CSV", "look for a quotation mark that is not closed"})
+			bads.Add(Problem{bad.StartLine, "", "it is no line of CSV", "look for a quotation mark that is not closed"})
 			break
 		}
 		if err != nil {
@@ -108,20 +110,23 @@ func Read(in io.Reader) (*Record, error) {
 		}
 		line, _ := r.FieldPos(0)
 		if line > MostLines {
-			out.Problems = append(out.Problems, Problem{line, "", fmt.Sprintf("more than %d lines", MostLines), "cut the file"})
+			bads.Add(Problem{line, "", fmt.Sprintf("more than %d lines", MostLines), "cut the file"})
 			break
 		}
-		if day, ok := out.day(line, row, cols, seen); ok {
+		if day, ok := oneDay(line, row, cols, seen, &bads); ok {
 			seen[day.Day] = line
 			out.Days = append(out.Days, day)
 		}
 	}
 	slices.SortFunc(out.Days, func(a, b season.Weather) int { return a.Day - b.Day })
+	out.Problems = bads.All(func(more int) Problem { return Problem{What: fmt.Sprintf("and %d more", more)} })
+	var gaps bounded.List[string]
 	for i := 1; i < len(out.Days); i++ {
 		if a, b := out.Days[i-1].Day+1, out.Days[i].Day-1; a <= b {
-			out.Gaps = append(out.Gaps, date(a)+" to "+date(b))
+			gaps.Add(date(a) + " to " + date(b))
 		}
 	}
+	out.Gaps = gaps.All(func(more int) string { return fmt.Sprintf("and %d more", more) })
 	return out, nil
 }
 
@@ -130,10 +135,10 @@ func date(day int) string {
 	return fmt.Sprintf("%04d-%02d-%02d", y, m, d)
 }
 
-func (r *Record) day(line int, row []string, cols map[string]column, seen map[int]int) (season.Weather, bool) {
+func oneDay(line int, row []string, cols map[string]column, seen map[int]int, bads *bounded.List[Problem]) (season.Weather, bool) {
 	var w season.Weather
 	bad := func(field, what, hint string) (season.Weather, bool) {
-		r.Problems = append(r.Problems, Problem{line, field, what, hint})
+		bads.Add(Problem{line, field, what, hint})
 		return w, false
 	}
 	get := func(name string) (string, bool) {

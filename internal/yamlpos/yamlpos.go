@@ -12,6 +12,7 @@ import (
 
 	"go.yaml.in/yaml/v3"
 
+	"zestythicket/internal/bounded"
 	"zestythicket/internal/spell"
 )
 
@@ -38,11 +39,15 @@ var ErrContent = errors.New("the content does not hold together")
 // Problems are all the problems of one reading, in the order of the files.
 type Problems []Problem
 
-// Error lists the problems, one a line.
+// Error lists the problems, one a line, up to a hundred; the rest is counted.
 func (ps Problems) Error() string {
-	lines := make([]string, len(ps))
-	for i, p := range ps {
+	listed := ps[:min(len(ps), bounded.Most)]
+	lines := make([]string, len(listed))
+	for i, p := range listed {
 		lines[i] = p.Error()
+	}
+	if more := len(ps) - len(listed); more > 0 {
+		lines = append(lines, fmt.Sprintf("and %d more", more))
 	}
 	return strings.Join(lines, "\n")
 }
@@ -124,7 +129,7 @@ func (r Reader) Map(n *yaml.Node, allowed ...string) map[string]*yaml.Node {
 	out := map[string]*yaml.Node{}
 	for _, f := range r.Each(n) {
 		if !contains(allowed, f.Name) {
-			r.Fail(f.Key, Nearest(f.Name, allowed), "unknown field %q", f.Name)
+			r.Fail(f.Key, r.Nearest(f.Name, allowed), "unknown field %q", f.Name)
 			continue
 		}
 		out[f.Name] = f.Value
@@ -212,7 +217,7 @@ func (r Reader) Word(n *yaml.Node, what string, known []string) int {
 			return i
 		}
 	}
-	r.Fail(n, Nearest(w, known), "unknown %s %q", what, w)
+	r.Fail(n, r.Nearest(w, known), "unknown %s %q", what, w)
 	return -1
 }
 
@@ -225,8 +230,23 @@ func (r Reader) Need(n *yaml.Node, m map[string]*yaml.Node, names ...string) {
 	}
 }
 
+// Nearest gives the hint as long as the problem is going to be listed.
+func (r Reader) Nearest(w string, known []string) string {
+	if len(*r.Problems) >= bounded.Most {
+		return ""
+	}
+	return Nearest(w, known)
+}
+
+// longestWord is as long a word as spelling help is given for; what is longer is
+// no word that was misspelt.
+const longestWord = 60
+
 // Nearest is a hint that names up to three known words close to w.
 func Nearest(w string, known []string) string {
+	if len(w) > longestWord {
+		return "that is too long to be one of them"
+	}
 	type near struct {
 		word string
 		d    int

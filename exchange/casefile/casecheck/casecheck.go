@@ -5,11 +5,35 @@ package casecheck
 
 import (
 	"fmt"
+	"maps"
 	"slices"
 
+	"zestythicket/evidence"
 	"zestythicket/exchange/casefile"
 	"zestythicket/report"
 )
+
+// Against lists what a case expects of contradictions, entry by entry, and does not
+// hold.
+func Against(e *evidence.Engine, c *casefile.Case) []string {
+	var out []string
+	specimen := c.Expect.Specimen
+	if specimen == "" && len(c.Find.Specimens) > 0 {
+		specimen = c.Find.Specimens[0].ID
+	}
+	for _, taxon := range slices.Sorted(maps.Keys(c.Expect.Against)) {
+		want, have := c.Expect.Against[taxon], e.Against(&c.Find, specimen, taxon)
+		for _, w := range want {
+			if !slices.Contains(have, w) {
+				out = append(out, fmt.Sprintf("%s is not contradicted by %s, only by %v", taxon, w, have))
+			}
+		}
+		if len(want) == 0 && len(have) > 0 {
+			out = append(out, fmt.Sprintf("%s is contradicted by %v, want by nothing", taxon, have))
+		}
+	}
+	return out
+}
 
 // Misses lists what a judgement does not hold of what a case expects, in words;
 // none when it holds all of it.

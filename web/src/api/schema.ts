@@ -89,6 +89,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/data": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API data */
+        get: operations["get-api-data"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API data backups */
+        post: operations["post-api-data-backups"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data/backups/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API data backups by name */
+        get: operations["get-api-data-backups-by-name"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data/backups/{name}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API data backups by name restore */
+        post: operations["post-api-data-backups-by-name-restore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Post API data check */
+        post: operations["post-api-data-check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/finds": {
         parameters: {
             query?: never;
@@ -893,6 +978,14 @@ export interface components {
              */
             with?: "hands" | "gloves" | "blade" | "";
         };
+        Aside: {
+            id: string;
+            /** @description What it says, as far as it can be read */
+            said: string;
+            /** @description find, kitchen line, place, walk, incident, person … */
+            what: string;
+            why: string;
+        };
         Asked: {
             do: string;
             done: boolean;
@@ -926,6 +1019,13 @@ export interface components {
             taxon: components["schemas"]["TaxonRef"];
             words: string;
         };
+        BackupInfo: {
+            /** Format: int64 */
+            atMs: number;
+            /** Format: int64 */
+            bytes: number;
+            name: string;
+        };
         BandLine: {
             /** Format: int64 */
             count: number;
@@ -947,7 +1047,10 @@ export interface components {
             /** @description Given by the client, so that a retried request makes one find */
             id: string;
             person?: string;
+            /** @description Its name, where it is no stored place */
             place?: string;
+            /** @description Of a stored place */
+            placeId?: string;
             stages?: string[];
             title?: string;
         };
@@ -1066,6 +1169,8 @@ export interface components {
             fromBook: boolean;
             lateWords: string;
             lines: components["schemas"]["SyndromeLine"][];
+            /** @description Its time does not agree with the order in which things were entered: a clock was wrong */
+            oddTime?: boolean;
             /** Format: int64 */
             sinceMs: number;
             warning: boolean;
@@ -1144,6 +1249,37 @@ export interface components {
             p: number;
             stages: string[];
             taxon: components["schemas"]["TaxonRef"];
+        };
+        Data: {
+            /** @description In the folder beside the database, the newest first */
+            backups: components["schemas"]["BackupInfo"][];
+            /** Format: int64 */
+            bytes: number;
+            /** @description The last look through the database */
+            check?: components["schemas"]["Findings"];
+            /** @description Rows by table; -1 where it can't be counted */
+            counts: {
+                [key: string]: number;
+            };
+            /** @description The backup that was written last here */
+            done?: string;
+            folder: string;
+            /**
+             * Format: int64
+             * @description When the last backup was made; 0: never, as far as is known
+             */
+            lastMs?: number;
+            lastTo?: string;
+            path: string;
+            /** @description Why the last one was not */
+            problem?: string;
+            /** @description A backup is being written */
+            running: boolean;
+            /**
+             * Format: double
+             * @description How much of it is written, 0 to 1, by size
+             */
+            share: number;
         };
         Differs: {
             field: string;
@@ -1315,6 +1451,11 @@ export interface components {
             recalled?: string[];
             /** @enum {string} */
             region?: "EU" | "ENA" | "WNA" | "";
+            /**
+             * Format: int64
+             * @description The revision that the screen knew; 0 for something new
+             */
+            rev?: number;
             /** @description The find that this is the second look at */
             secondOf?: string;
             /** @description What it is believed to be */
@@ -1329,6 +1470,8 @@ export interface components {
             words: string;
         };
         FindLine: {
+            /** @description Why it can't be read; Title is what it says */
+            aside?: string;
             /**
              * Format: int64
              * @description Specimens
@@ -1363,6 +1506,25 @@ export interface components {
             title: string;
             /** @description As it is judged today */
             word: string;
+        };
+        Findings: {
+            aside: components["schemas"]["Aside"][];
+            /** Format: int64 */
+            atMs: number;
+            /** @description What the database says of its own file; empty when it holds together */
+            faults: string[];
+            /**
+             * Format: int64
+             * @description That can be read
+             */
+            finds: number;
+            /**
+             * Format: int64
+             * @description Of the book of the kitchen, that hold together
+             */
+            lines: number;
+            /** @description Nothing is wrong */
+            whole: boolean;
         };
         FirstAid: {
             /** @description By route */
@@ -1465,6 +1627,11 @@ export interface components {
              * @description Who picks under a limit per person; 0: one
              */
             people?: number;
+            /**
+             * Format: int64
+             * @description The revision that the screen knew; 0 for something new
+             */
+            rev?: number;
             /** @description Their own policy, 0 to 1; empty: the default of the part */
             share?: string;
             /** @enum {string} */
@@ -1502,7 +1669,9 @@ export interface components {
         Hold: {
             /** Format: int64 */
             atMs: number;
+            do?: string;
             lot: string;
+            unlooked?: boolean;
             why: string;
         };
         HowMuch: {
@@ -1516,6 +1685,11 @@ export interface components {
             quality: string[];
             /** @description The default of the part */
             share: string;
+            /**
+             * Format: int64
+             * @description The revision of the counts
+             */
+            sortedRev: number;
             /** @description What was entered last */
             stand?: components["schemas"]["HereNow"];
             steps: components["schemas"]["AdviceStep"][];
@@ -1556,6 +1730,11 @@ export interface components {
             /** @description What is kept, and where */
             sample?: string;
             symptoms: components["schemas"]["Symptom"][];
+            /**
+             * Format: int64
+             * @description Set by the program
+             */
+            untilSeq?: number;
         };
         IncidentView: {
             /** @description First steps, by route */
@@ -1662,6 +1841,8 @@ export interface components {
             why: string;
         };
         Kitchen: {
+            /** @description Lines of the book that can't be read or contradict the others; everything else counts */
+            aside: components["schemas"]["Aside"][];
             /** @description What does not add up, in grams: 0 */
             balance: string;
             /** @description The newest first */
@@ -1695,6 +1876,8 @@ export interface components {
             /** Format: int64 */
             checked?: number;
             discard?: string;
+            /** @description Of bagged and rechecked: every piece was looked at one by one, without a count */
+            each?: boolean;
             find?: string;
             first?: boolean;
             from?: components["schemas"]["KitchenPart"][];
@@ -1850,6 +2033,8 @@ export interface components {
              */
             checked: number;
             children: string[];
+            /** @description Every item was looked at one by one, without a count */
+            each?: boolean;
             eaten: components["schemas"]["EaterView"][];
             find: string;
             findTitle: string;
@@ -2032,6 +2217,8 @@ export interface components {
             id: string;
             name: string;
             profile: components["schemas"]["Profile"];
+            /** Format: int64 */
+            rev: number;
         };
         PersonFact: {
             id: string;
@@ -2101,6 +2288,11 @@ export interface components {
             protected?: "yes" | "no" | "unanswered" | "";
             /** @enum {string} */
             region?: "EU" | "ENA" | "WNA" | "";
+            /**
+             * Format: int64
+             * @description The revision that the screen knew; 0 for something new
+             */
+            rev?: number;
             /** @description When the permission ends */
             until?: string;
             zones?: components["schemas"]["Zone"][];
@@ -2163,6 +2355,11 @@ export interface components {
             counts: {
                 [key: string]: number;
             };
+            /**
+             * Format: int64
+             * @description The revision of the counts that the screen knew
+             */
+            rev?: number;
         };
         "Put-api-finds-by-id-specimens-by-specimen-countRequest": {
             /** Format: int64 */
@@ -2172,10 +2369,20 @@ export interface components {
              * @description Items in the basket now
              */
             picked?: number;
+            /**
+             * Format: int64
+             * @description How many the screen knew; others counted meanwhile are a conflict
+             */
+            was?: number;
         };
         "Put-api-people-by-idRequest": {
             name: string;
             profile: components["schemas"]["Profile"];
+            /**
+             * Format: int64
+             * @description The revision that the screen knew; 0 for somebody new
+             */
+            rev?: number;
         };
         Reading: {
             again?: boolean;
@@ -2192,6 +2399,8 @@ export interface components {
             /** @description The specimen, physically joined to this one, on which it was read */
             from?: string;
             kind: string;
+            /** @description Read differently once too often: this specimen says nothing of it any more */
+            out?: boolean;
             /**
              * Format: int64
              * @description Number of the answer in the log
@@ -2200,6 +2409,8 @@ export interface components {
             /** @enum {string} */
             soundness: "mute" | "conflicting" | "shaky" | "sound";
             states: string[];
+            /** @description Seen in the field, and taken over for the second look at home, where it can't be seen */
+            taken?: boolean;
             trait: components["schemas"]["TraitRef"];
             unit?: string;
             /** Format: double */
@@ -2231,6 +2442,10 @@ export interface components {
             specimen: string;
             title: string;
             was: string;
+        };
+        Restored: {
+            from: string;
+            kept: string;
         };
         RingIn: {
             /**
@@ -2318,6 +2533,11 @@ export interface components {
         };
         Settings: {
             numbers: components["schemas"]["Number"][];
+            /**
+             * Format: int64
+             * @description The revision that the screen knew; 0 for something new
+             */
+            rev?: number;
             /** @description Grams of a first taste, at most */
             tasteMost: string;
             /** @description Share of a section that may be tunnelled and is trimmed, 0 to 1 */
@@ -2576,6 +2796,8 @@ export interface components {
             words: string;
         };
         Today: {
+            /** @description Finds that can't be read */
+            aside: components["schemas"]["Aside"][];
             coming: components["schemas"]["ComingUp"][];
             counts: {
                 [key: string]: number;
@@ -2736,6 +2958,8 @@ export interface components {
             person: string;
             photos: components["schemas"]["Photo"][];
             place: string;
+            /** @description Of a stored place; its name may change */
+            placeId?: string;
             /** @description Where something cut that harms on contact goes, and when */
             plan?: components["schemas"]["Plan"];
             specimens: components["schemas"]["Specimen"][];
@@ -2782,6 +3006,11 @@ export interface components {
             people?: string[];
             /** @description Id of a place */
             place?: string;
+            /**
+             * Format: int64
+             * @description The revision that the screen knew; 0 for something new
+             */
+            rev?: number;
             title?: string;
             to?: string;
         };
@@ -3045,6 +3274,153 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Beside"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-data": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Data"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "post-api-data-backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Data"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-data-backups-by-name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "post-api-data-backups-by-name-restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Restored"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "post-api-data-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Data"];
                 };
             };
             /** @description Error */
