@@ -311,7 +311,10 @@ func (c *Casebook) SavePerson(id, name string, p *Profile, rev int64) error {
 			return now, nil
 		}
 		now.CreatedMS = was.CreatedMS
-		if was.Rev != rev && (was.Name != now.Name || was.Profile != now.Profile) {
+		if was.Name == now.Name && was.Profile == now.Profile {
+			return nil, nil // sent again
+		}
+		if was.Rev != rev {
 			stored := &Profile{}
 			if err := unJSON(was.Profile, stored); err != nil {
 				return nil, err

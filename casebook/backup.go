@@ -27,7 +27,7 @@ type DataInfo struct {
 	LastTo  string           `json:"lastTo,omitempty"`
 	Backups []BackupInfo     `json:"backups" doc:"In the folder beside the database, the newest first"`
 	Folder  string           `json:"folder"`
-	Check   *Findings           `json:"check,omitempty" doc:"The last look through the database"`
+	Check   *Findings        `json:"check,omitempty" doc:"The last look through the database"`
 }
 
 // backupNote says when the last backup was made, and where to.

@@ -2,7 +2,6 @@ package casebook
 
 import (
 	"encoding/json"
-	"errors"
 	"fmt"
 	"time"
 
@@ -111,9 +110,9 @@ func (c *Casebook) assemble(row *store.Find) (*evidence.Find, []Line, error) {
 		return nil, nil, err
 	}
 	if facts.SecondOf != "" && facts.SecondOf != row.ID {
-		err = c.takeOver(f, facts.SecondOf)
+		c.takeOver(f, facts.SecondOf)
 	}
-	return f, lines, err
+	return f, lines, nil
 }
 
 func (c *Casebook) assembleOwn(row *store.Find) (*evidence.Find, []Line, error) {
@@ -151,26 +150,24 @@ func (c *Casebook) assembleOwn(row *store.Find) (*evidence.Find, []Line, error) 
 // takeOver gives a second look at home what the field saw soundly of the first
 // specimen and what can't be seen on the parts that were carried: how it stood,
 // what it grew on, how its base came out, the parts that were left there.
-func (c *Casebook) takeOver(f *evidence.Find, field string) error {
+func (c *Casebook) takeOver(f *evidence.Find, field string) {
 	ix := c.Engine.Index()
 	kingdom := f.Kingdom
 	if at, ok := ix.TaxonAt(f.Target); ok {
 		kingdom = ix.Book.Taxa[at].Kingdom
 	}
 	f.Carried = ix.Book.Kitchen.CarriedWith(f.Part, kingdom)
+	// Where the field can't be read there is nothing to take over: what only the ground
+	// shows stays open, and the second look does not stand.
 	row, err := c.Store.Find(field)
-	if errors.Is(err, store.ErrNotFound) {
-		return nil // nothing to take over: what the ground shows stays open
-	}
 	if err != nil {
-		return err
+		return
 	}
 	there, _, err := c.assembleOwn(row)
 	if err != nil || len(f.Specimens) == 0 || len(there.Specimens) == 0 {
-		return err
+		return
 	}
 	f.Log = append(c.Engine.TakeOver(there, there.Specimens[0].ID, f.Specimens[0].ID, f.Carried), f.Log...)
-	return nil
 }
 
 func findOf(facts *Facts, prof *Profile) *evidence.Find {

@@ -213,7 +213,7 @@ func walkTo(doc any, path string) any {
 	return doc
 }
 
-func (r *dayRig) must(method, path string, body any) []byte {
+func (r *rig) must(method, path string, body any) []byte {
 	b, _ := json.Marshal(body)
 	w := r.do(method, path, string(b))
 	if w.Code != 200 {

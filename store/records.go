@@ -87,7 +87,7 @@ func JSON(v any) string {
 }
 
 // ChangePerson replaces a person by what change makes of them, in one transaction;
-// was is nil for somebody new. An error of change is handed on, and nothing stored.
+// was is nil for somebody new; nil of change changes nothing. An error of change is handed on, and nothing stored.
 func (s *Store) ChangePerson(id string, change func(was *Person) (*Person, error)) error {
 	var refused error
 	err := s.db.Transaction(func(tx *gorm.DB) error {
@@ -103,6 +103,9 @@ func (s *Store) ChangePerson(id string, change func(was *Person) (*Person, error
 		if err != nil {
 			refused = err
 			return err
+		}
+		if now == nil {
+			return nil
 		}
 		now.Rev = 1
 		if before != nil {

@@ -1,6 +1,7 @@
 package track
 
 import (
+	"encoding/json"
 	"fmt"
 	"math"
 	"strings"
@@ -63,6 +64,9 @@ func FuzzTracks(f *testing.F) {
 			if possible(x.Lat, x.Lon) != nil {
 				t.Fatalf("%+v", x)
 			}
+			if _, err := json.Marshal(x); err != nil {
+				t.Fatalf("it can't be answered: %+v: %v", x, err)
+			}
 		}
 	})
 }
@@ -72,5 +76,39 @@ func TestSimulated(t *testing.T) {
 	fixes, bad := NMEA(strings.NewReader(walk))
 	if len(bad) > 0 || len(fixes) < 30 || len(Simulated()) != len(fixes) {
 		t.Errorf("%d positions, problems %v", len(fixes), bad)
+	}
+}
+
+// Numbers that are none, and those that can't be, are refused with line and field;
+// what is around them is read.
+func TestNumbersThatCannotBe(t *testing.T) {
+	for name, point := range map[string]string{
+		"ele":    `<ele>NaN</ele>`,
+		"ele ":   `<ele>Inf</ele>`,
+		"hdop":   `<hdop>1e308</hdop>`,
+		"hdop ":  `<hdop>-5</hdop>`,
+		"ele  ":  `<ele>high</ele>`,
+		"hdop  ": `<hdop>1e999</hdop>`,
+	} {
+		text := "<gpx>\n<wpt lat=\"54.1\" lon=\"-2.9\"></wpt>\n<wpt lat=\"54.2\" lon=\"-2.9\">" + point + "</wpt>\n<wpt lat=\"54.3\" lon=\"-2.9\"><ele>12.5</ele></wpt>\n</gpx>"
+		fixes, bad := GPX(strings.NewReader(text))
+		if len(fixes) != 2 || len(bad) != 1 || bad[0].Line != 3 || !strings.Contains(bad[0].What, strings.TrimSpace(name)) {
+			t.Errorf("%s: %d read, %+v", point, len(fixes), bad)
+		}
+		if _, err := json.Marshal(fixes); err != nil {
+			t.Errorf("%s: the answer can't be written: %v", point, err)
+		}
+	}
+}
+
+// A million things wrong are a hundred, and how many more.
+func TestProblemsAreBounded(t *testing.T) {
+	_, bad := GPX(strings.NewReader("<gpx>" + strings.Repeat("<wpt/>", 5000) + "</gpx>"))
+	if len(bad) != 101 || !strings.Contains(bad[100].What, "4900") {
+		t.Errorf("%d listed, the last: %+v", len(bad), bad[len(bad)-1])
+	}
+	_, bad = NMEA(strings.NewReader(strings.Repeat("no sentence\n", 3000)))
+	if len(bad) != 101 {
+		t.Errorf("%d listed", len(bad))
 	}
 }

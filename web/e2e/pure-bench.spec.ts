@@ -154,11 +154,11 @@ test('a reading lies in a range by its error too, and the scale holds all of it'
 
 test('one press an item: the basket grows, and what differs goes aside', () => {
   const v = (picked: number, count: number, asideCount: number, patch: { passed: number; failed: number; unchecked: number }) => ({ specimens: [{ id: 's1', count }, ...(asideCount ? [{ id: 'aside', count: asideCount }] : [])], facts: { picked }, patch });
-  expect(nextCount(v(0, 0, 0, { passed: 0, failed: 0, unchecked: 1 }), 's1', 'fits')).toEqual({ specimen: 's1', count: 2, picked: 2 });
-  expect(nextCount(v(27, 4, 0, { passed: 4, failed: 0, unchecked: 23 }), 's1', 'fits')).toEqual({ specimen: 's1', count: 5 });
-  expect(nextCount(v(27, 4, 1, { passed: 4, failed: 1, unchecked: 22 }), 's1', 'differs')).toEqual({ specimen: 'aside', count: 2 });
-  expect(nextCount(v(5, 5, 0, { passed: 5, failed: 0, unchecked: 0 }), 's1', 'differs')).toEqual({ specimen: 'aside', count: 1, picked: 6 });
-  expect(nextCount(v(5, 5, 0, { passed: 5, failed: 0, unchecked: 0 }), 's1', 'unchecked')).toEqual({ specimen: 's1', count: 5, picked: 6 });
+  expect(nextCount(v(0, 0, 0, { passed: 0, failed: 0, unchecked: 1 }), 's1', 'fits')).toEqual({ specimen: 's1', was: 0, count: 2, picked: 2 });
+  expect(nextCount(v(27, 4, 0, { passed: 4, failed: 0, unchecked: 23 }), 's1', 'fits')).toEqual({ specimen: 's1', was: 4, count: 5 });
+  expect(nextCount(v(27, 4, 1, { passed: 4, failed: 1, unchecked: 22 }), 's1', 'differs')).toEqual({ specimen: 'aside', was: 1, count: 2 });
+  expect(nextCount(v(5, 5, 0, { passed: 5, failed: 0, unchecked: 0 }), 's1', 'differs')).toEqual({ specimen: 'aside', was: 0, count: 1, picked: 6 });
+  expect(nextCount(v(5, 5, 0, { passed: 5, failed: 0, unchecked: 0 }), 's1', 'unchecked')).toEqual({ specimen: 's1', was: 5, count: 5, picked: 6 });
   expect(nextCount(v(5, 5, 1, { passed: 5, failed: 1, unchecked: 0 }), 'aside', 'fits').specimen).toBe('s1');
 });
 

@@ -1,7 +1,7 @@
 import { Keys } from '../src/api/keys.ts';
 import type { S } from '../src/api/client.ts';
 import { Desk } from '../src/incident/desk.ts';
-import { blank, isBlank, mergedClosings, ofLot, read, unstored, withExposure, type Incident } from '../src/incident/draft.ts';
+import { blank, isBlank, ofLot, ownIds, read, rebased, together, unstored, withExposure, type Incident } from '../src/incident/draft.ts';
 import { along, callLines } from '../src/incident/windows.ts';
 import { byYear } from '../src/journal/years.ts';
 import { bars, expected, grouped, nextCode, type Lot } from '../src/kitchen/lots.ts';
@@ -93,10 +93,34 @@ test('what the book knows of a meal goes into the incident', () => {
   expect(ofLot('D2', [lot({ id: 'D2', eaten: [] })])).toEqual({ lot: 'D2' });
 });
 
-test('closings are only ever added', () => {
+test('two screens of one incident are put together without losing a word', () => {
   const c = (by: string, atMs: number) => ({ exposure: 'e', by, advice: 'a', atMs });
-  expect(mergedClosings({ ...blank('x'), closings: [c('A', 1)] }, { ...blank('x'), closings: [c('B', 2)] }).map((x) => x.by)).toEqual(['A', 'B']);
-  expect(mergedClosings({ ...blank('x'), closings: [c('A', 1), c('C', 3)] }, { ...blank('x'), closings: [c('A', 1)] }).map((x) => x.by)).toEqual(['A', 'C']);
+  const sign = (what: string) => ({ atMs: 5, person: 'Rue', what });
+  const mine: Incident = { ...blank('x'), beganMs: 9, rev: 1, note: 'mine', closings: [c('A', 1)], symptoms: [sign('tired')], exposures: [{ id: 'a', route: 'eaten', atMs: 3, what: 'caps' }, { id: 'b', route: 'skin', atMs: 4 }] };
+  const theirs: Incident = { ...blank('x'), beganMs: 7, rev: 4, note: 'theirs', sample: 'two caps', closings: [c('A', 1), c('C', 3)], symptoms: [sign('sick')], calls: [{ atMs: 6, whom: 'service', said: 'wait' }], exposures: [{ id: 'a', route: 'eaten', atMs: 3, what: 'leaves' }] };
+  const both = together(mine, theirs);
+  expect(both).toMatchObject({ rev: 4, beganMs: 7, note: 'mine / theirs', sample: 'two caps', closings: [c('A', 1), c('C', 3)], symptoms: [sign('sick'), sign('tired')], calls: theirs.calls });
+  // One exposure described in two ways stands twice, each with an id of its own.
+  expect(both.exposures.map((x) => x.what)).toEqual(['leaves', 'caps', undefined]);
+  expect(new Set(both.exposures.map((x) => x.id)).size).toBe(3);
+});
+
+test('what comes back with an answer stays under what was typed meanwhile', () => {
+  const sign = (what: string) => ({ atMs: 5, person: 'Rue', what });
+  const sent: Incident = { ...blank('x'), rev: 1, symptoms: [sign('tired')] };
+  const now: Incident = { ...sent, symptoms: [sign('tired and cold')], note: 'more' };
+  const back: Incident = { ...sent, rev: 3, symptoms: [sign('sick'), sign('tired')], exposures: [{ id: 'a', route: 'eye', atMs: 2 }] };
+  expect(rebased(now, sent, back)).toMatchObject({ rev: 3, note: 'more', symptoms: [sign('tired and cold'), sign('sick')], exposures: [{ id: 'a' }] });
+});
+
+test('no exposure ever has the id of another', () => {
+  let d = withExposure(withExposure(blank('x'), 'eaten', 1), 'eaten', 2);
+  d = withExposure({ ...d, exposures: d.exposures.slice(1) }, 'eaten', 3);
+  expect(new Set(d.exposures.map((x) => x.id)).size).toBe(2);
+  // Of an earlier form, kept on this machine with one id twice.
+  const twice = ownIds({ ...blank('x'), exposures: [{ id: 'eaten-2', route: 'eaten', atMs: 1 }, { id: 'eaten-2', route: 'eaten', atMs: 2 }] });
+  expect(new Set(twice.exposures.map((x) => x.id)).size).toBe(2);
+  expect(twice.exposures[0]!.id).toBe('eaten-2');
 });
 
 test('years in the order in which they stand', () => {
@@ -162,11 +186,11 @@ test('what is taken down is kept at once, sent when something answers, and never
   await again.pump();
   await expect.poll(() => again.state.theirs?.note).toBe('theirs');
   expect(again.state.doc.note).toBe('mine');
-  again.mine();
+  again.both();
   await again.pump();
   await quiet(again);
-  expect([there.doc?.note, there.doc?.closings.length, again.state.stored]).toEqual(['mine', 1, true]);
-  expect(read(kept, 'inc-000001')?.doc.note).toBe('mine');
+  expect([there.doc?.note, there.doc?.closings.length, again.state.stored]).toEqual(['mine / theirs', 1, true]);
+  expect(read(kept, 'inc-000001')?.doc.note).toBe('mine / theirs');
   expect(read(new Kept(false, new Map([['incident x', '{broken']])), 'x')).toBeUndefined();
   // A browser that keeps nothing says so.
   const full = new Desk('inc-000002', new Kept(true), there.send, there.fetch, () => 0 as unknown as ReturnType<typeof setTimeout>);

@@ -33,6 +33,7 @@ const HarvestPage = lazy(async () => ({ default: (await import('./kitchen/Harves
 const JournalPage = lazy(async () => ({ default: (await import('./journal/JournalPage')).JournalPage }));
 const IncidentsPage = lazy(async () => ({ default: (await import('./incident/IncidentsPage')).IncidentsPage }));
 const HandoverPage = lazy(async () => ({ default: (await import('./incident/HandoverPage')).HandoverPage }));
+const DataPage = lazy(async () => ({ default: (await import('./data/DataPage')).DataPage }));
 const YouPage = lazy(async () => ({ default: (await import('./you/YouPage')).YouPage }));
 
 export function App() {
@@ -68,6 +69,7 @@ export function App() {
         <Route path="terms" element={<TermsPage />} />
         <Route path="sayings" element={<SayingsPage />} />
         <Route path="you" element={<YouPage />} />
+        <Route path="data" element={<DataPage />} />
         <Route path="*" element={<LostPage />} />
       </Route>
     </Routes>

@@ -6,6 +6,7 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { App } from './App';
 import { Global } from './theme/Global';
+import { Guarded } from './theme/Guarded';
 
 const client = new QueryClient({ defaultOptions: { queries: { networkMode: 'always', retry: 1, refetchOnWindowFocus: true } } });
 
@@ -14,7 +15,7 @@ createRoot(document.getElementById('root')!).render(
     <QueryClientProvider client={client}>
       <Global />
       <BrowserRouter>
-        <App />
+        <Guarded what="the program"><App /></Guarded>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

@@ -16,6 +16,8 @@ export class Problem extends Error {
     message: string,
     readonly status: number,
     readonly fields: string[] = [],
+    /** Of a conflict: what is stored now. */
+    readonly now?: unknown,
   ) {
     super(message);
   }
@@ -32,7 +34,7 @@ async function open<T>(reply: Promise<Reply<T>>): Promise<T> {
   }
   if (r.data !== undefined) return r.data;
   const e = r.error;
-  throw new Problem(e?.detail ?? e?.title ?? 'That did not work.', r.response.status, (e?.errors ?? []).map((x) => (x.message?.startsWith('expected') ? `${x.location?.split('.').at(-1) ?? ''}: ${x.message}` : (x.message ?? ''))));
+  throw new Problem(e?.detail ?? e?.title ?? 'That did not work.', r.response.status, (e?.errors ?? []).map((x) => (x.message?.startsWith('expected') ? `${x.location?.split('.').at(-1) ?? ''}: ${x.message}` : (x.message ?? ''))), r.response.status === 409 ? e?.errors?.find((x) => x.location === 'now')?.value : undefined);
 }
 
 export const guide = () => open(api.GET('/api/guide'));
@@ -50,7 +52,7 @@ export const begin = (body: S['Begin']) => open(api.POST('/api/finds', { body })
 export const addLine = (id: string, body: NewLine) => open(api.POST('/api/finds/{id}/log', { params: { path: { id } }, body }));
 export const setFacts = (id: string, body: S['Facts']) => open(api.PUT('/api/finds/{id}/facts', { params: { path: { id } }, body }));
 export const addSpecimen = (id: string, body: S['Specimen']) => open(api.POST('/api/finds/{id}/specimens', { params: { path: { id } }, body }));
-export const countSpecimen = (id: string, specimen: string, count: number, picked?: number) => open(api.PUT('/api/finds/{id}/specimens/{specimen}/count', { params: { path: { id, specimen } }, body: { count, picked } }));
+export const countSpecimen = (id: string, specimen: string, was: number, count: number, picked?: number) => open(api.PUT('/api/finds/{id}/specimens/{specimen}/count', { params: { path: { id, specimen } }, body: { was, count, picked } }));
 const waitPath = (id: string, specimen: string, trait: string) => ({ params: { path: { id, specimen, trait } } });
 export const startWait = (id: string, specimen: string, trait: string) => open(api.PUT('/api/finds/{id}/specimens/{specimen}/waits/{trait}', waitPath(id, specimen, trait)));
 export const endWait = (id: string, specimen: string, trait: string) => open(api.DELETE('/api/finds/{id}/specimens/{specimen}/waits/{trait}', waitPath(id, specimen, trait)));
@@ -93,7 +95,7 @@ const raw = (file: Blob) => ({ headers: { 'content-type': 'application/octet-str
 export const readTrack = (file: Blob) => open(api.POST('/api/tracks', raw(file)));
 export const importWeather = (id: string, file: Blob, partly: boolean) => open(api.PUT('/api/places/{id}/weather', { params: { path: { id }, query: { partly } }, ...raw(file) }));
 export const people = () => open(api.GET('/api/people'));
-export const savePerson = (p: S['Person']) => open(api.PUT('/api/people/{id}', { params: { path: { id: p.id } }, body: { name: p.name, profile: p.profile } }));
+export const savePerson = (p: S['Person']) => open(api.PUT('/api/people/{id}', { params: { path: { id: p.id } }, body: { name: p.name, profile: p.profile, rev: p.rev } }));
 export const removePerson = (id: string) => open(api.DELETE('/api/people/{id}', { params: { path: { id } } }));
 export const kitchen = () => open(api.GET('/api/kitchen'));
 export const cook = (body: S['KitchenAct']) => open(api.POST('/api/kitchen', { body }));
@@ -104,9 +106,26 @@ export const second = (id: string) => open(api.GET('/api/finds/{id}/second', { p
 export const beginSecond = (id: string, home: string, person?: string) => open(api.POST('/api/finds/{id}/second', kept(id, { id: home, person })));
 export const amount = (id: string) => open(api.GET('/api/finds/{id}/amount', { params: { path: { id } } }));
 export const saveStand = (id: string, body: S['HereNow']) => open(api.PUT('/api/finds/{id}/amount', kept(id, body)));
-export const sortInto = (id: string, counts: Readonly<Record<string, number>>) => open(api.PUT('/api/finds/{id}/sorted', kept(id, { counts })));
+export const sortInto = (id: string, counts: Readonly<Record<string, number>>, rev: number) => open(api.PUT('/api/finds/{id}/sorted', kept(id, { counts, rev })));
 export const settings = () => open(api.GET('/api/settings'));
 export const saveSettings = (body: S['Settings']) => open(api.PUT('/api/settings', { body }));
+export const data = () => open(api.GET('/api/data'));
+export const checkData = () => open(api.POST('/api/data/check'));
+export const beginBackup = () => open(api.POST('/api/data/backups'));
+export const restoreBackup = (name: string) => open(api.POST('/api/data/backups/{name}/restore', { params: { path: { name } } }));
+export const backupUrl = (name: string) => `/api/data/backups/${name}`;
+/** A backup file from elsewhere: it is checked on the other side before it is kept. */
+export async function bringBackup(file: Blob): Promise<string> {
+  let r: Response;
+  try {
+    r = await fetch('/api/data/backup', { method: 'PUT', body: file, headers: { 'content-type': 'application/octet-stream' } });
+  } catch {
+    throw new Problem('The program on this machine does not answer.', 0);
+  }
+  const got = (await r.json()) as { id?: string; detail?: string };
+  if (!r.ok || !got.id) throw new Problem(got.detail ?? 'That did not work.', r.status);
+  return got.id;
+}
 export const journal = (q: string, most: number) => open(api.GET('/api/journal', { params: { query: { q, most } } }));
 export const incidents = () => open(api.GET('/api/incidents'));
 export const incident = (id: string) => open(api.GET('/api/incidents/{id}', { params: { path: { id } } }));

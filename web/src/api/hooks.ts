@@ -25,13 +25,15 @@ function useFindChange<T>(id: string, send: (body: T) => Promise<api.View>) {
       client.setQueryData(['find', id], view);
       void client.invalidateQueries({ queryKey: ['finds'] });
     },
+    // Changed on another screen: what is shown is asked again.
+    onError: (e) => { if (e instanceof api.Problem && e.status === 409) void client.invalidateQueries({ queryKey: ['find', id] }); },
   });
 }
 
 export const useAddLine = (id: string) => useFindChange<api.NewLine>(id, (body) => api.addLine(id, body));
 export const useSetFacts = (id: string) => useFindChange<api.S['Facts']>(id, (body) => api.setFacts(id, body));
 export const useAddSpecimen = (id: string) => useFindChange<api.S['Specimen']>(id, (body) => api.addSpecimen(id, body));
-export const useCountSpecimen = (id: string) => useFindChange<{ specimen: string; count: number; picked?: number }>(id, ({ specimen, count, picked }) => api.countSpecimen(id, specimen, count, picked));
+export const useCountSpecimen = (id: string) => useFindChange<{ specimen: string; was: number; count: number; picked?: number }>(id, ({ specimen, was, count, picked }) => api.countSpecimen(id, specimen, was, count, picked));
 export const useWait = (id: string) => useFindChange<{ specimen: string; trait: string; on: boolean }>(id, (w) => (w.on ? api.startWait : api.endWait)(id, w.specimen, w.trait));
 
 /** One of the other ways of looking; asked again whenever the log has grown or the facts have changed. */
@@ -73,6 +75,7 @@ export const useLot = (id: string) => useQuery({ queryKey: ['kitchen', id], quer
 export const useSecond = (id: string) => useQuery({ queryKey: ['kitchen', 'second', id], queryFn: () => api.second(id) });
 export const useAmount = (id: string) => useQuery({ queryKey: ['kitchen', 'amount', id], queryFn: () => api.amount(id) });
 export const useSettings = () => useQuery({ queryKey: ['settings'], queryFn: api.settings });
+export const useData = (often: boolean) => useQuery({ queryKey: ['data'], queryFn: api.data, refetchInterval: often ? 700 : false, staleTime: often ? 0 : 300_000 });
 export const useJournal = (q: string, most: number) => useQuery({ queryKey: ['journal', q, most], queryFn: () => api.journal(q, most), placeholderData: (was) => was });
 export const useIncidents = () => useQuery({ queryKey: ['incidents'], queryFn: api.incidents });
 
@@ -96,5 +99,6 @@ export function useCook() {
 /** Sends something else that the kitchen hangs on. */
 export function useKitchenChange<T, R>(send: (body: T) => Promise<R>) {
   const client = useQueryClient();
-  return useMutation({ mutationFn: send, networkMode: 'always', onSuccess: () => Promise.all(['kitchen', 'settings', 'journal', 'today', 'people'].map((k) => client.invalidateQueries({ queryKey: [k] }))) });
+  const again = () => Promise.all(['kitchen', 'settings', 'journal', 'today', 'people'].map((k) => client.invalidateQueries({ queryKey: [k] })));
+  return useMutation({ mutationFn: send, networkMode: 'always', onSuccess: again, onError: (e) => { if (e instanceof api.Problem && e.status === 409) void again(); } });
 }

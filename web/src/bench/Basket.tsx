@@ -47,7 +47,7 @@ export function Basket({ view, specimen }: { view: View; specimen: string }) {
       {view.specimens.map((s, i) => {
         const now = s.count ?? 0;
         const name = s.id === asideId ? 'Set aside' : `Specimen ${i + 1}`;
-        const set = (to: number) => count.mutate({ specimen: s.id, count: to });
+        const set = (to: number) => count.mutate({ specimen: s.id, was: now, count: to });
         return (
           <One key={s.id} aria-label={name}>
             <h3>{name}{s.id === specimen ? ' (on the plate)' : ''}<br /><Soft>{s.id === asideId ? `${now} looked at, and not the same` : now === 0 ? 'this one alone' : `${now} looked at`}{s.joinedTo ? ', joined to another' : ''}</Soft></h3>

@@ -10,6 +10,7 @@ import { Tile } from './Tile';
 import { WaitLine } from './WaitLine';
 import { WearNote } from './WearNote';
 import { tenths, waited } from './wait';
+import { useKeyPress } from './useKeys';
 
 const Card = styled.section`display: grid; gap: 12px; align-content: start; h2 { font-size: 1.5rem; &:focus { outline: none; } } details summary { cursor: pointer; min-height: 32px; } .short { display: none; }
   @media (max-width: 600px) { gap: 8px; h2 { font-size: 1.25rem; } .about { display: none; } .short { display: block; } details summary { min-height: 24px; } }`;
@@ -49,14 +50,10 @@ export function CheckCard({ take, about, leads, hand, taken, beside, wear, wait,
   }, [take]);
 
   // Number keys choose a tile; what is absent never has one.
-  useEffect(() => {
-    const key = (e: KeyboardEvent) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea, [role=dialog], [role=menu]')) return;
-      const state = tiles[Number(e.key) - 1];
-      if (!busy && state) tap(state.id);
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
+  useKeyPress((key) => {
+    const state = tiles[Number(key) - 1];
+    if (!busy && state) tap(state.id);
+    return state !== undefined;
   });
 
   return (
@@ -77,16 +74,16 @@ export function CheckCard({ take, about, leads, hand, taken, beside, wear, wait,
       {was && (
         <Was>
           <span>
-            {was.from ? 'Read on a part joined to it:' : 'You said:'} <b>{was.words}</b> ({was.soundness})
+            {was.taken ? 'Seen in the field, and taken over here:' : was.from ? 'Read on a part joined to it:' : 'You said:'} <b>{was.words}</b> ({was.soundness})
             {was.fixes.map((f) => (
               <span key={f.spoiler}>
                 {' '}
                 It is shaky: {f.why}. {f.do}
               </span>
             ))}
-            {was.soundness === 'conflicting' && ' Two readings differ; both count nothing until you look again and say how.'}
+            {was.out ? ' It was read differently too often: this one says nothing of it any more. Take another specimen.' : was.soundness === 'conflicting' && ' Two readings differ; both count nothing until you look once more, another way.'}
           </span>
-          <Button onPress={() => onUndo(was.seq)}>Undo this answer</Button>
+          {!was.taken && <Button onPress={() => onUndo(was.seq)}>Undo this answer</Button>}
         </Was>
       )}
       {(trait.wait ?? 0) > 0 && <WaitLine trait={trait} wait={wait} busy={busy} onStart={() => onWait(true)} onEnd={() => onWait(false)} />}

@@ -4,6 +4,7 @@ import type { Problem, View } from '../api/client';
 import { useCountSpecimen } from '../api/hooks';
 import { Note, Soft } from '../theme/bits';
 import { aside, nextCount, type Hand } from './basket';
+import { useKeyPress } from './useKeys';
 
 const Keys = styled.div`display: grid; grid-template-columns: repeat(3, 1fr); gap: 8px; button { min-height: 112px; border: 2.5px solid var(--ink); border-radius: 12px; background: var(--sheet); color: var(--ink); cursor: pointer; display: grid; justify-items: center; align-content: center; gap: 4px; font-weight: 700; font-size: 1.05rem; } button:hover { background: var(--sunk); } kbd { font: inherit; font-weight: 400; font-size: 0.85rem; color: var(--ink-soft); } button.open { border-style: dotted; }`;
 
@@ -42,14 +43,10 @@ export function ItemPass({ view, specimen }: { view: View; specimen: string }) {
     }
     l.running = false;
   };
-  useEffect(() => {
-    const key = (e: KeyboardEvent) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea')) return;
-      const h = hands.find((x) => x.key === e.key);
-      if (h) void press(h.id);
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
+  useKeyPress((key) => {
+    const h = hands.find((x) => x.key === key);
+    if (h) void press(h.id);
+    return h !== undefined;
   });
   return (
     <section aria-labelledby="item-h" style={{ display: 'grid', gap: 10 }}>

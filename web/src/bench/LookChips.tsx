@@ -51,8 +51,13 @@ export function LookChips({ timed, trait, again, look, onLook }: Props) {
       <Line role="group" aria-label="About this look">
         {chip('not quite sure', look.unsure === true, { unsure: !look.unsure })}
         {trait.beforePick && chip('it is already picked', look.detached === true, { detached: !look.detached })}
-        {again && chip('a new look, with the method above', look.method !== undefined, { method: look.method ? undefined : trait.how })}
       </Line>
+      {again && (
+        <Line role="group" aria-label="How this look differs from the one before">
+          <span>A new look,</span>
+          {(['another way', 'by somebody else', 'at another part of it'] as const).map((w) => chip(w, look.method === w, { method: look.method === w ? undefined : w }))}
+        </Line>
+      )}
     </>
   );
 }

@@ -1,7 +1,8 @@
-import { useState } from 'react';
 import styled from 'styled-components';
 import type { S } from '../api/client';
-import { useSetFacts } from '../api/hooks';
+import { setFacts } from '../api/client';
+import { useRevised } from '../api/revised';
+import { Changed } from '../theme/Changed';
 import { Chip, Chips, Field, Next } from '../theme/bits';
 import { Refused } from '../theme/deed';
 
@@ -17,9 +18,7 @@ const choices: [Key, string, [string, string][]][] = [
 
 /** The place and its rules, as the user knows them. Local codes come first. */
 export function PlaceForm({ id, facts, onDone }: { id: string; facts: S['Facts']; onDone: () => void }) {
-  const [f, setF] = useState(facts);
-  const save = useSetFacts(id);
-  const problem = save.error;
+  const { doc: f, setDoc: setF, save, now, mine, theirs } = useRevised(`facts ${id}`, facts, async (x) => (await setFacts(id, x)).facts, ['find', 'finds']);
   return (
     <form
       style={{ display: 'grid', gap: 18 }}
@@ -49,7 +48,7 @@ export function PlaceForm({ id, facts, onDone }: { id: string; facts: S['Facts']
         Items in the basket
         <input type="number" min={0} max={100000} value={f.picked ?? 0} onChange={(e) => setF({ ...f, picked: Number(e.target.value) })} />
       </Field>
-      <Refused error={problem} />
+      {now ? <Changed mine={f} theirs={now} onMine={mine} onTheirs={theirs} /> : <Refused error={save.error} />}
       <Next type="submit" isDisabled={save.isPending}>Store the place and its rules</Next>
     </form>
   );

@@ -25,11 +25,11 @@ export const aside = (v: Counted): number => v.specimens.find((s) => s.id === as
  * The count after one more item. The specimen on the plate is itself the first
  * item. The basket grows when more went through the hands than were said to be in it.
  */
-export function nextCount(v: Counted, specimen: string, hand: Hand): { specimen: string; count: number; picked?: number } {
+export function nextCount(v: Counted, specimen: string, hand: Hand): { specimen: string; was: number; count: number; picked?: number } {
   const here = specimen === asideId ? (v.specimens.find((s) => s.id !== asideId)?.id ?? specimen) : specimen;
   const now = v.specimens.find((s) => s.id === here)?.count ?? 0;
   const total = Math.max(v.facts.picked ?? 0, v.patch.passed + v.patch.failed + v.patch.unchecked);
-  if (hand === 'unchecked') return { specimen: here, count: now, picked: total + 1 };
+  if (hand === 'unchecked') return { specimen: here, was: now, count: now, picked: total + 1 };
   const grows = v.patch.unchecked > 0 && (v.facts.picked ?? 0) > 0 ? {} : { picked: total + 1 };
-  return hand === 'fits' ? { specimen: here, count: Math.max(1, now) + 1, ...grows } : { specimen: asideId, count: aside(v) + 1, ...grows };
+  return hand === 'fits' ? { specimen: here, was: now, count: Math.max(1, now) + 1, ...grows } : { specimen: asideId, was: aside(v), count: aside(v) + 1, ...grows };
 }

@@ -3,9 +3,10 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { begin, newKey, type S } from '../api/client';
-import { usePeople } from '../api/hooks';
+import { usePeople, usePlaces } from '../api/hooks';
 import { Chip, Chips, Field, Next, Note, Page } from '../theme/bits';
 import { Refused } from '../theme/deed';
+import { localDay } from '../theme/day';
 import { TargetField } from './TargetField';
 
 const Form = styled.form`display: grid; gap: 22px; max-width: 720px; fieldset { border: 0; padding: 0; margin: 0; } legend { font-weight: 600; padding: 0; margin-bottom: 6px; }
@@ -14,11 +15,6 @@ const Form = styled.form`display: grid; gap: 22px; max-width: 720px; fieldset { 
 const intents: [S['Facts']['intent'], string][] = [['eat', 'To eat'], ['remedy', 'As a remedy'], ['clear', 'To clear or handle'], ['keep', 'To keep and protect'], ['record', 'For the record']];
 const regions: [NonNullable<S['Facts']['region']>, string][] = [['EU', 'Europe'], ['ENA', 'Eastern North America'], ['WNA', 'Western North America']];
 const habitats: [string, string][] = [['damp-wood', 'damp wood'], ['dry-wood', 'dry wood'], ['conifer-wood', 'conifer wood'], ['wood-edge', 'wood edge, hedge'], ['meadow', 'meadow'], ['pasture', 'pasture'], ['water', 'bank or ditch'], ['waste', 'waste ground'], ['garden', 'garden or park']];
-
-const today = () => {
-  const d = new Date();
-  return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
-};
 
 export function BeginPage() {
   const go = useNavigate();
@@ -33,7 +29,8 @@ export function BeginPage() {
   const [person, setPerson] = useState<string>();
   const [title, setTitle] = useState('');
   const [place, setPlace] = useState('');
-  const [day, setDay] = useState(today);
+  const places = usePlaces();
+  const [day, setDay] = useState(() => localDay());
   const send = useMutation({ mutationFn: begin, networkMode: 'always', onSuccess: (v) => void go(`/find/${v.id}`) });
   const problem = send.error;
   const harvest = intent === 'eat' || intent === 'remedy';
@@ -75,7 +72,7 @@ export function BeginPage() {
           </fieldset>
         )}
         <div className="two">
-          <Field>Place<input value={place} maxLength={120} onChange={(e) => setPlace(e.target.value)} /></Field>
+          <Field>Place<input value={place} maxLength={120} list="places" onChange={(e) => setPlace(e.target.value)} /><datalist id="places">{places.data?.map((p) => <option key={p.id} value={p.name} />)}</datalist></Field>
           <Field>Day<input type="date" required value={day} onChange={(e) => setDay(e.target.value)} /></Field>
         </div>
         <fieldset>

@@ -31,7 +31,14 @@ export function FindsPage() {
         </p>
       )}
       <List>
-        {finds.data?.map((f) => (
+        {finds.data?.map((f) => f.aside ? (
+          <Item key={`aside ${f.id}`}>
+            <b>A find that can’t be read</b>
+            <span className="word">Set aside</span>
+            <Soft>{f.title}</Soft>
+            <Soft>{f.aside} · <Link to="/data">Your data</Link></Soft>
+          </Item>
+        ) : (
           <Item key={f.id}>
             <Link to={`/find/${f.id}`}>{f.title || (f.target ? `${f.target.common}?` : 'A find')}</Link>
             <span className="word">{f.held ? 'Basket held' : f.word}</span>

@@ -1,3 +1,4 @@
+import { localDay } from '../theme/day';
 import { useState } from 'react';
 import { fitRing, patterns, type Problem, type S } from '../api/client';
 import { Button, Chip, Chips, Field } from '../theme/bits';
@@ -34,7 +35,7 @@ export function MapDesk({ place: p, patch, onPlace, onPoints }: { place: S['Plac
       <LocalMap place={p} here={play.here} trail={play.trail} ring={ring} patterns={lie} patch={patch?.id} draft={draft} onPoint={form && add} />
       <Chips role="group" aria-label="Where you are">
         <Button onPress={play.running ? play.stop : play.play}>{play.running ? 'Stop the receiver' : 'Play the simulated receiver'}</Button>
-        {play.here && patch && <Button onPress={() => onPoints([...patch.points, { lat: play.here!.lat, lon: play.here!.lon, accuracy: play.here!.accuracy, day: new Date().toISOString().slice(0, 10) }])}>Mark a cap here</Button>}
+        {play.here && patch && <Button onPress={() => onPoints([...patch.points, { lat: play.here!.lat, lon: play.here!.lon, accuracy: play.here!.accuracy, day: localDay() }])}>Mark a cap here</Button>}
         {play.trail.length > 1 && !play.running && <Button onPress={() => keep(play.trail, 'line')}>Draw the track on the map</Button>}
         {play.here && <Button onPress={() => keep([play.here!], 'point')}>Draw this spot on the map</Button>}
       </Chips>

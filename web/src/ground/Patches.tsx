@@ -1,3 +1,4 @@
+import { localDay } from '../theme/day';
 import { useState } from 'react';
 import { readTrack, type S } from '../api/client';
 import { useTaxon } from '../api/hooks';
@@ -18,7 +19,7 @@ export function Patches({ place: p, chosen, onChoose, onNow, onLater, onStore }:
     try {
       const got = await readTrack(file);
       setSaid(`${got.read} positions read${got.problems.length > 0 ? `; ${got.problems.length} left out: ${got.problems.slice(0, 3).map((x) => `line ${x.line}, ${x.what}`).join('; ')}` : ''}.`);
-      const day = new Date().toISOString().slice(0, 10);
+      const day = localDay();
       if (got.fixes.length > 0) onNow(withPatch({ points: [...one.points, ...got.fixes.map((f) => ({ lat: f.lat, lon: f.lon, accuracy: f.accuracy, day }))].slice(0, 500) }));
     } catch (e) {
       setSaid((e as Error).message);

@@ -1,8 +1,11 @@
 import { useState } from 'react';
+import { useRevised } from '../api/revised';
+import { Changed } from '../theme/Changed';
+import { Guarded } from '../theme/Guarded';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { savePlace, type S } from '../api/client';
-import { useGround, usePlace } from '../api/hooks';
+import { usePlace } from '../api/hooks';
 import { Next, Page, Soft } from '../theme/bits';
 import { Refused } from '../theme/deed';
 import { Cues } from './Cues';
@@ -23,8 +26,7 @@ export function PlacePage() {
 }
 
 function Place({ stored }: { stored: S['Place'] }) {
-  const [p, setP] = useState(stored);
-  const save = useGround(savePlace);
+  const { doc: p, setDoc: setP, save, now, mine, theirs } = useRevised(`place ${stored.id}`, stored, savePlace, ['places', 'walks', 'year', 'today', 'find', 'finds']);
   const [patch, setPatch] = useState(stored.patches?.[0]?.id);
   const problem = save.error;
   const change = (next: S['Place']) => { setP(next); save.mutate(next); };
@@ -32,13 +34,13 @@ function Place({ stored }: { stored: S['Place'] }) {
     <Page style={{ maxWidth: 1240 }}>
       <h1>{p.name}</h1>
       <p><Link to={`/year?place=${p.id}`}>The year here</Link> · <Link to={`/walks/new?place=${p.id}`}>Plan a walk here</Link> · <Link to="/places">All places</Link></p>
-      <Refused error={problem} />
+      {now ? <Changed mine={p} theirs={now} onMine={mine} onTheirs={theirs} /> : <Refused error={problem} />}
       <Two>
         <div>
-          <MapDesk place={p} patch={p.patches?.find((x) => x.id === patch)} onPlace={change} onPoints={(points) => change({ ...p, patches: p.patches?.map((x) => (x.id === patch ? { ...x, points } : x)) })} />
-          <Patches place={p} chosen={patch} onChoose={setPatch} onNow={change} onLater={setP} onStore={() => save.mutate(p)} />
-          <Cues place={p} />
-          <WeatherFile place={p.id} />
+          <Guarded what="the map"><MapDesk place={p} patch={p.patches?.find((x) => x.id === patch)} onPlace={change} onPoints={(points) => change({ ...p, patches: p.patches?.map((x) => (x.id === patch ? { ...x, points } : x)) })} /></Guarded>
+          <Guarded what="the patches"><Patches place={p} chosen={patch} onChoose={setPatch} onNow={change} onLater={setP} onStore={() => save.mutate(p)} /></Guarded>
+          <Guarded what="the search cues"><Cues place={p} /></Guarded>
+          <Guarded what="the weather"><WeatherFile place={p.id} /></Guarded>
         </div>
         <form style={{ display: 'grid', gap: 14 }} onSubmit={(e) => { e.preventDefault(); save.mutate(p); }}>
           <PlaceFields place={p} onPlace={setP} />

@@ -24,6 +24,7 @@ export function Clock({ clock: c, nowMs, closings, onClose }: Props) {
   return (
     <Box>
       <h3>{routes.find((r) => r.id === x.route)?.label}: {x.lot || x.what || 'not said what'}, {moment(x.atMs)}{c.fromBook && ', a meal in reach by the book of the kitchen'}</h3>
+      {c.oddTime && <p><b>A clock was wrong:</b> its time does not agree with the order in which things were entered. It is in reach all the same. Ask when it was eaten.</p>}
       <p><b role="timer">{length(nowMs - x.atMs)} since.</b> {c.delayMs >= 0 ? `${length(c.delayMs)} from it to the first sign.` : 'No sign was taken down. That says nothing about what is still to come.'}</p>
       {c.warning && worst && <Note className="late"><Thorns grade={worst.grade} left={worst.grade} cut={false} width={56} /> <b>{c.lateWords}</b></Note>}
       {mine.map((k) => <p key={k.atMs}>Warning closed by {k.by}, {moment(k.atMs)}, on the advice of: {k.advice}</p>)}

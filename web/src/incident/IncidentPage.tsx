@@ -44,7 +44,7 @@ function Taken({ id }: { id: string }) {
   return (
     <Page>
       <CallFirst numbers={view?.numbers ?? aid.data?.numbers ?? []} say={callLines(doc, now, name)} />
-      <StoredLine state={desk} onAgain={() => void desk.pump()} onMine={desk.mine} onYours={desk.yours} />
+      <StoredLine state={desk} onAgain={() => void desk.pump()} onBoth={desk.both} onYours={desk.yours} />
       {others.length > 0 && <p>Taken down here before and not stored yet: {others.map((x) => <Link key={x} to={`/incident/${x}`}>{x} </Link>)}</p>}
       <Chips role="group" aria-label="How it got in">
         {routes.map((r) => <Chip key={r.id} $on={ways.includes(r.id)} onPress={() => add(r.id)}>{r.label}{ways.includes(r.id) ? ', one more' : ''}</Chip>)}

@@ -1,6 +1,6 @@
 import { pause, worthAgain } from '../bench/unsent';
 import type { S } from '../api/client';
-import { blank, isBlank, mergedClosings, read, write, type Entry, type Incident } from './draft';
+import { blank, isBlank, read, rebased, together, write, type Entry, type Incident } from './draft';
 
 type Failure = { status: number; message: string; fields: string[] };
 type View = S['IncidentView'];
@@ -67,14 +67,14 @@ export class Desk {
       const view = await this.send(doc);
       this.failed = 0;
       const same = this.state.doc === doc;
-      this.set({ view, sending: false, stored: same, problem: undefined, theirs: undefined, doc: same ? view.incident : { ...this.state.doc, rev: view.incident.rev, beganMs: view.incident.beganMs } });
+      this.set({ view, sending: false, stored: same, problem: undefined, theirs: undefined, doc: same ? view.incident : rebased(this.state.doc, doc, view.incident) });
       if (!same) await this.pump();
     } catch (e) {
       const problem = e as Failure;
       this.set({ sending: false, problem });
       if (problem.status === 409) {
         try {
-          this.set({ theirs: (await this.fetch(this.id)).incident });
+          this.set({ theirs: (problem as Failure & { now?: Incident }).now ?? (await this.fetch(this.id)).incident });
         } catch {
           // The next attempt asks again.
         }
@@ -85,12 +85,12 @@ export class Desk {
     }
   };
 
-  /** What stands here takes the place of what was stored from another screen. */
-  mine = () => {
+  /** What stands here and what was stored from another screen are put together. */
+  both = () => {
     const { theirs } = this.state;
     if (!theirs) return;
     this.set({ theirs: undefined, problem: undefined });
-    this.change((doc) => ({ ...doc, rev: theirs.rev, beganMs: theirs.beganMs, closings: mergedClosings(theirs, doc) }));
+    this.change((doc) => together(doc, theirs));
   };
 
   /** What was stored from another screen takes the place of what stands here. */

@@ -13,5 +13,5 @@ export function useDesk(id: string, fresh = false) {
     if (!fresh || !isBlank(desk.state.doc)) now();
     return () => window.removeEventListener('online', now);
   }, [desk, fresh]);
-  return { ...state, change: desk.change, pump: desk.pump, mine: desk.mine, yours: desk.yours };
+  return { ...state, change: desk.change, pump: desk.pump, both: desk.both, yours: desk.yours };
 }

@@ -13,30 +13,35 @@ const said: Record<string, string> = { nothing: 'nothing was felt', dislike: 'di
 
 /** What was eaten, the wait after each first taste, and how it was. Dislikes and reactions are kept apart. */
 export function Felt({ eaters }: { eaters: S['EaterView'][] }) {
-  const cook = useCook();
   const now = useNow(30_000, eaters.some((e) => e.dueMs));
-  const [why, setWhy] = useState('');
   return (
     <>
       <h3>What was eaten</h3>
-      <List>
-        {eaters.map((e) => (
-          <li key={e.seq}>
-            <span><b>{e.name}</b>, {moment(e.atMs)}: {e.amount} of {e.lot}{e.meal && ` in ${e.meal}`}{e.first && ', a first taste'}. {e.felt ? <b>{said[e.felt]}</b> : e.dueMs ? <b role="timer">{e.dueMs > now ? `${length(e.dueMs - now)} of the wait to go` : 'The wait is over. How was it?'}</b> : ''}</span>
-            {!e.felt && e.first && (
-              <div className="acts">
-                <Button isDisabled={cook.isPending || (e.dueMs ?? 0) > now} onPress={() => cook.mutate({ kind: 'felt', lot: e.lot, person: e.person, outcome: 'nothing' })}>Nothing was felt</Button>
-                <Button isDisabled={cook.isPending || (e.dueMs ?? 0) > now} onPress={() => cook.mutate({ kind: 'felt', lot: e.lot, person: e.person, outcome: 'dislike' })}>Did not like it</Button>
-                <Field>What was felt<input value={why} maxLength={500} onChange={(x) => setWhy(x.target.value)} /></Field>
-                <Button isDisabled={cook.isPending || !why.trim()} onPress={() => cook.mutate({ kind: 'felt', lot: e.lot, person: e.person, outcome: 'reaction', why })}>A reaction</Button>
-                <Link to={`/incident/new?lot=${e.lot}`}>Call, and take it down</Link>
-              </div>
-            )}
-          </li>
-        ))}
-      </List>
+      <List>{eaters.map((e) => <Eaten key={e.seq} eater={e} now={now} />)}</List>
       <Soft>A reaction can be put down at any time. It holds every bag and batch concerned.</Soft>
-      <Refused error={cook.error} />
     </>
+  );
+}
+
+/** One eating, with a field of its own: what is typed for one person is nobody else’s. */
+function Eaten({ eater: e, now }: { eater: S['EaterView']; now: number }) {
+  const cook = useCook();
+  const [why, setWhy] = useState('');
+  const say = (outcome: 'nothing' | 'dislike' | 'reaction') => cook.mutate({ kind: 'felt', lot: e.lot, person: e.person, outcome, ...(outcome === 'reaction' ? { why } : {}) }, { onSuccess: () => setWhy('') });
+  const early = (e.dueMs ?? 0) > now;
+  return (
+    <li>
+      <span><b>{e.name}</b>, {moment(e.atMs)}: {e.amount} of {e.lot}{e.meal && ` in ${e.meal}`}{e.first && ', a first taste'}. {e.felt ? <b>{said[e.felt]}</b> : e.dueMs ? <b role="timer">{e.dueMs > now ? `${length(e.dueMs - now)} of the wait to go` : 'The wait is over. How was it?'}</b> : ''}</span>
+      {!e.felt && e.first && (
+        <div className="acts" role="group" aria-label={`How it was for ${e.name}`}>
+          <Button isDisabled={cook.isPending || early} onPress={() => say('nothing')}>Nothing was felt</Button>
+          <Button isDisabled={cook.isPending || early} onPress={() => say('dislike')}>Did not like it</Button>
+          <Field>What {e.name} felt<input value={why} maxLength={500} onChange={(x) => setWhy(x.target.value)} /></Field>
+          <Button isDisabled={cook.isPending || !why.trim()} onPress={() => say('reaction')}>A reaction</Button>
+          <Link to={`/incident/new?lot=${e.lot}`}>Call, and take it down</Link>
+        </div>
+      )}
+      <Refused error={cook.error} />
+    </li>
   );
 }

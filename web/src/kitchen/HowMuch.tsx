@@ -24,7 +24,7 @@ export function HowMuch({ find, how: h }: { find: string; how: S['HowMuch'] }) {
   const most = Math.max(1, ...h.steps.map((s) => s.pieces));
   return (
     <Part id="much-h" title="How much">
-      <Deed onSubmit={(e) => { e.preventDefault(); save.mutate({ here: n(d.here), estimated: d.estimated, within: n(d.within), others: n(d.others), need: n(d.need), people: n(d.people), each: d.each, share: d.share, unit: unit as 'g' }); }}>
+      <Deed onSubmit={(e) => { e.preventDefault(); save.mutate({ here: n(d.here), estimated: d.estimated, within: n(d.within), others: n(d.others), need: n(d.need), people: n(d.people), each: d.each, share: d.share, unit: unit as 'g', rev: h.stand?.rev }); }}>
         {number('here', 'Pieces here')}
         <Tick><input type="checkbox" checked={d.estimated} onChange={(e) => setD({ ...d, estimated: e.target.checked })} /> an estimate</Tick>
         {d.estimated && number('within', 'may be off by')}

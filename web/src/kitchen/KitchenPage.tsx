@@ -30,6 +30,13 @@ export function KitchenPage() {
           {r.eaters.length > 0 && <>; eaten by {[...new Set(r.eaters.map((e) => e.name))].join(', ')}: tell them</>}.
         </Note>
       ))}
+      {k.aside.length > 0 && (
+        <Note role="alert">
+          <b>{k.aside.length === 1 ? 'One line of this book can’t be used' : `${k.aside.length} lines of this book can’t be used`}</b> and {k.aside.length === 1 ? 'is' : 'are'} set aside as {k.aside.length === 1 ? 'it is' : 'they are'}. Everything else counts. Weigh again what {k.aside.length === 1 ? 'it' : 'they'} touched.
+          <ul>{k.aside.map((a) => <li key={a.id + a.why}>line {a.id || '?'}: {a.why} <Soft>{a.said}</Soft></li>)}</ul>
+          <Link to="/data">Your data</Link>
+        </Note>
+      )}
       {k.lots.length === 0 && <p>Nothing is bagged yet. When the checks of a find are complete, open it and choose <b>How much, and bag it</b>: one kind, one find, one bag.</p>}
       {grouped(k.lots).map((g) => (g.state === 'empty'
         ? <details key={g.state}><summary><b>{g.title}</b> ({g.lots.length}): {g.line}</summary><Shelf>{g.lots.map((l) => <OnShelf key={l.id} lot={l} />)}</Shelf></details>
@@ -40,7 +47,7 @@ export function KitchenPage() {
             <Shelf>{g.lots.map((l) => <OnShelf key={l.id} lot={l} />)}</Shelf>
           </section>
         )))}
-      {k.lots.length > 0 && <Soft>What came in less what went out and what is left: {k.balance} g. Weights are kept as exact decimals.</Soft>}
+      {k.balance !== '0' && <Soft>What came in less what went out and what is left: {k.balance} g.</Soft>}
     </Page>
   );
 }

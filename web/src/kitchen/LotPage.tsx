@@ -36,7 +36,7 @@ function LotDesk({ id }: { id: string }) {
         <div>
           <h1>{l.id} · {l.taxon?.common}</h1>
           <p><i>{l.taxon?.scientific}</i> · {l.part}, {l.form} · <b>{l.left}</b> left of {l.made}{l.gross ? ` (${l.gross} gross, ${l.tare} the bag)` : ''}</p>
-          <p>Picked {dayOf(l.pickedMs)}, {l.place || 'place not said'}, from <Link to={`/find/${l.find}`}>{l.findTitle || 'its find'}</Link>{l.pieces > 0 && `; ${l.checked} of ${l.pieces} pieces looked at one by one`}{l.basket && `; in the basket “${l.basket}”`}</p>
+          <p>Picked {dayOf(l.pickedMs)}, {l.place || 'place not said'}, from <Link to={`/find/${l.find}`}>{l.findTitle || 'its find'}</Link>{l.pieces > 0 ? `; ${l.checked} of ${l.pieces} pieces looked at one by one` : l.each ? '; each piece looked at by itself, uncounted' : ''}{l.basket && `; in the basket “${l.basket}”`}</p>
           {l.keepByMs && l.state !== 'empty' && <p>{l.late ? <b>Its time to keep ended {dayOf(l.keepByMs)}. </b> : `Keeps to ${dayOf(l.keepByMs)}. `}<Soft>Common practice, no source; smell and look at it first all the same.</Soft></p>}
         </div>
         <div className="acts">

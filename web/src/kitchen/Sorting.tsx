@@ -1,6 +1,6 @@
-import { useState, useSyncExternalStore } from 'react';
+import { useRef, useState, useSyncExternalStore } from 'react';
 import styled from 'styled-components';
-import { sortInto, type S } from '../api/client';
+import { Problem, sortInto, type S } from '../api/client';
 import { useKitchenChange } from '../api/hooks';
 import { useKeys } from '../bench/useKeys';
 import { Button, Soft } from '../theme/bits';
@@ -13,7 +13,18 @@ const words = { keep: 'take', trim: 'take and trim', leave: 'leave' } as const;
 
 /** Sorts piece by piece, a key each. What is left in the wood is counted too. */
 export function Sorting({ find, how: h }: { find: string; how: S['HowMuch'] }) {
-  const save = useKitchenChange((counts: Counts) => sortInto(find, counts));
+  const rev = useRef(h.sortedRev);
+  const save = useKitchenChange(async (counts: Counts) => {
+    try {
+      const got = await sortInto(find, counts, rev.current);
+      rev.current = got.sortedRev;
+      return got;
+    } catch (e) {
+      // Sorted on another screen: the next press is counted over what is stored there.
+      if (e instanceof Problem && e.now) rev.current = (e.now as { rev?: number }).rev ?? rev.current;
+      throw e;
+    }
+  });
   const [tally] = useState(() => new Tally(Object.fromEntries(h.bands.map((b) => [b.id, b.count])), save.mutateAsync));
   const { counts, past, problem } = useSyncExternalStore(tally.subscribe, () => tally.state);
   const { add, undo } = tally;

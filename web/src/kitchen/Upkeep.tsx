@@ -11,6 +11,7 @@ export function Upkeep({ lot: l }: { lot: Lot }) {
   const unit = (kitchen.data?.unit ?? 'g') as 'g';
   const [threw, setThrew] = useState('');
   const [why, setWhy] = useState('');
+  const [pieces, setPieces] = useState('');
   const [weight, setWeight] = useState('');
   const [because, setBecause] = useState('');
   const [hold, setHold] = useState('');
@@ -18,9 +19,10 @@ export function Upkeep({ lot: l }: { lot: Lot }) {
   return (
     <details>
       <summary><b>Throw away, weigh again, hold</b></summary>
-      <Deed aria-label="Throw away" onSubmit={(e) => { e.preventDefault(); cook.mutate({ kind: 'threw', lot: l.id, amount: threw, unit, why, seen }, { onSuccess: () => { setThrew(''); setWhy(''); } }); }}>
+      <Deed aria-label="Throw away" onSubmit={(e) => { e.preventDefault(); cook.mutate({ kind: 'threw', lot: l.id, amount: threw, unit, pieces: Number(pieces) || 0, why, seen }, { onSuccess: () => { setThrew(''); setWhy(''); setPieces(''); } }); }}>
         <Field>Thrown away, {unit}<input inputMode="decimal" value={threw} onChange={(e) => setThrew(e.target.value)} /></Field>
         <Button onPress={() => setThrew('all')}>All of it</Button>
+        {l.bag && l.pieces > 0 && <Field>How many pieces<input inputMode="numeric" value={pieces} onChange={(e) => setPieces(e.target.value)} /></Field>}
         <Field className="wide">Why<input value={why} maxLength={500} onChange={(e) => setWhy(e.target.value)} /></Field>
         <Button type="submit" isDisabled={!threw || cook.isPending}>Throw it away</Button>
       </Deed>

@@ -1,8 +1,11 @@
 import { Suspense } from 'react';
-import { Link, NavLink, Outlet } from 'react-router';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import styled from 'styled-components';
 import { useAid } from '../incident/useAid';
 import { Page } from '../theme/bits';
+import { Guarded } from '../theme/Guarded';
+import { AsideBar } from './AsideBar';
+import { useTitle } from './useTitle';
 import { More } from './More';
 import { all, nearest } from './pages';
 import { useTheme } from '../theme/useTheme';
@@ -25,6 +28,8 @@ const Skip = styled.a`position: absolute; left: -9999px; &:focus { left: 8px; to
 
 export function Shell() {
   const [theme, turn] = useTheme();
+  const { pathname } = useLocation();
+  useTitle(pathname);
   useAid(); // fetched before anything goes wrong
   return (
     <>
@@ -39,7 +44,7 @@ export function Shell() {
         <nav aria-label="Main">
           {all.map(([to, label]) => <NavLink key={to} to={to} end={to === '/'} className={nearest.some(([n]) => n === to) ? undefined : 'wide'}>{label}</NavLink>)}
         </nav>
-        <More theme={theme} onTurn={turn} />
+        <Guarded what="more pages"><More theme={theme} onTurn={turn} /></Guarded>
         <Wrong to="/incident/new" aria-label="Something is wrong: call, and take it down">
           <svg viewBox="0 0 20 20" width="18" height="18" aria-hidden="true"><path d="M5 2h3l1.5 4.5-2 1.5a10 10 0 0 0 4.5 4.5l1.5-2L18 12v3c0 2-2 3-4 3C7.5 17.5 2.5 12.5 2 6c0-2 1-4 3-4z" fill="currentColor" /></svg>
           <span className="long">Something is wrong</span><span className="short">Help</span>
@@ -49,9 +54,12 @@ export function Shell() {
         </Toggle>
       </Bar>
       <div id="main" tabIndex={-1}>
-        <Suspense fallback={<Page><p role="status">Fetching the page…</p></Page>}>
-          <Outlet />
-        </Suspense>
+        <Guarded what="a note"><AsideBar /></Guarded>
+        <Guarded key={pathname} what="this page">
+          <Suspense fallback={<Page><p role="status">Fetching the page…</p></Page>}>
+            <Outlet />
+          </Suspense>
+        </Guarded>
       </div>
     </>
   );

@@ -2,6 +2,9 @@ import { useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { newKey, saveWalk, type S } from '../api/client';
 import { useGround, useOutlook } from '../api/hooks';
+import { useRevised } from '../api/revised';
+import { Changed } from '../theme/Changed';
+import { localDay } from '../theme/day';
 import { Page } from '../theme/bits';
 import { Refused } from '../theme/deed';
 import { Outlook } from './Outlook';
@@ -17,7 +20,7 @@ function NewWalk() {
   const [params] = useSearchParams();
   const go = useNavigate();
   const save = useGround(saveWalk);
-  const [w, setW] = useState<S['Walk']>(() => ({ id: newKey(), day: new Date().toISOString().slice(0, 10), place: params.get('place') ?? undefined, hopes: [], offset: -new Date().getTimezoneOffset() }));
+  const [w, setW] = useState<S['Walk']>(() => ({ id: newKey(), day: localDay(), place: params.get('place') ?? undefined, hopes: [], offset: -new Date().getTimezoneOffset() }));
   const problem = save.error;
   return (
     <Page>
@@ -30,21 +33,24 @@ function NewWalk() {
 
 function Walk({ id }: { id: string }) {
   const { data, error } = useOutlook(id);
-  const save = useGround(saveWalk);
-  const [edit, setEdit] = useState<S['Walk']>();
-  const problem = save.error;
   if (error) return <Page><h1>No such walk</h1><p>{error.message}</p></Page>;
   if (!data) return <Page><p role="status">Looking ahead…</p></Page>;
+  return <Stored id={id} data={data} />;
+}
+
+function Stored({ id, data }: { id: string; data: S['Outlook'] }) {
+  const { doc, setDoc, save, now, mine, theirs } = useRevised(`walk ${id}`, data.walk, async (w) => (await saveWalk(w)).walk, ['walks', 'year', 'today']);
+  const [edit, setEdit] = useState(false);
   return (
     <Page style={{ maxWidth: 1180 }}>
-      <Refused error={problem} />
+      {now ? <Changed mine={doc} theirs={now} onMine={mine} onTheirs={theirs} /> : <Refused error={save.error} />}
       {edit ? (
         <>
           <h1>Change the walk</h1>
-          <WalkForm walk={edit} onWalk={setEdit} busy={save.isPending} submit="Look ahead" onSubmit={() => save.mutate(edit, { onSuccess: () => setEdit(undefined) })} />
+          <WalkForm walk={doc} onWalk={setDoc} busy={save.isPending} submit="Look ahead" onSubmit={() => save.mutate(doc, { onSuccess: () => setEdit(false) })} />
         </>
       ) : (
-        <Outlook outlook={data} onEdit={() => setEdit(data.walk)} onWalk={(w) => save.mutate(w)} />
+        <Outlook outlook={data} onEdit={() => { setDoc(data.walk); setEdit(true); }} onWalk={(w) => { setDoc(w); save.mutate(w); }} />
       )}
     </Page>
   );

@@ -1,7 +1,8 @@
-import { useState } from 'react';
 import styled from 'styled-components';
-import type { S } from '../api/client';
-import { useGuide, useSavePerson } from '../api/hooks';
+import { savePerson, type S } from '../api/client';
+import { useGuide } from '../api/hooks';
+import { useRevised } from '../api/revised';
+import { Changed } from '../theme/Changed';
 import { Chip, Chips, Field, Next, Soft } from '../theme/bits';
 import { Refused } from '../theme/deed';
 import { HandRuler } from './HandRuler';
@@ -15,17 +16,17 @@ const Form = styled.form`display: grid; gap: 22px; max-width: 860px; border-left
 
 /** What the tool knows of one person. */
 export function ProfileForm({ person }: { person: S['Person'] }) {
-  const [name, setName] = useState(person.name);
-  const [p, setP] = useState(person.profile);
+  const { doc, setDoc, save, now, mine, theirs } = useRevised(`person ${person.id}`, person, (x) => savePerson({ ...x, id: person.id }), ['people', 'finds', 'find', 'today', 'kitchen', 'guide']);
+  const { name, profile: p } = doc;
+  const setName = (to: string) => setDoc({ ...doc, name: to });
+  const setP = (to: S['Profile']) => setDoc({ ...doc, profile: to });
   const guide = useGuide();
-  const save = useSavePerson();
-  const problem = save.error;
   return (
     <Form
       onSubmit={(e) => {
         e.preventDefault();
         // What was taught by nobody does not count and is not stored.
-        save.mutate({ id: person.id, name, profile: { ...p, signOffs: p.signOffs.filter((x) => x.by.trim()) } });
+        save.mutate({ ...doc, profile: { ...p, signOffs: p.signOffs.filter((x) => x.by.trim()) } });
       }}
     >
       <Field>Name<input value={name} maxLength={80} required onChange={(e) => setName(e.target.value)} /></Field>
@@ -41,7 +42,7 @@ export function ProfileForm({ person }: { person: S['Person'] }) {
       <HandRuler hand={p.hand} onHand={(hand) => setP({ ...p, hand })} />
       <Field>What you have gathered so far, in your own words. It weighs nothing here.<input value={p.experience ?? ''} maxLength={300} onChange={(e) => setP({ ...p, experience: e.target.value })} /></Field>
       <SignOffs groups={guide.data?.hardGroups ?? []} signOffs={p.signOffs} onChange={(signOffs) => setP({ ...p, signOffs })} />
-      <Refused error={problem} />
+      {now ? <Changed mine={{ name, ...p }} theirs={{ name: now.name, ...now.profile }} onMine={mine} onTheirs={theirs} /> : <Refused error={save.error} />}
       <Next type="submit" isDisabled={save.isPending}>Store this</Next>
       <p role="status">{save.isSuccess ? 'Stored.' : ''}</p>
     </Form>

@@ -1,6 +1,7 @@
-import { useState } from 'react';
 import { saveSettings, type S } from '../api/client';
-import { useKitchenChange, useSettings } from '../api/hooks';
+import { useSettings } from '../api/hooks';
+import { useRevised } from '../api/revised';
+import { Changed } from '../theme/Changed';
 import { Deed, Refused } from '../theme/deed';
 import { Button, Field, Soft } from '../theme/bits';
 
@@ -11,8 +12,7 @@ export function SettingsForm() {
 }
 
 function Form({ settings }: { settings: S['Settings'] }) {
-  const save = useKitchenChange(saveSettings);
-  const [s, setS] = useState(settings);
+  const { doc: s, setDoc: setS, save, now, mine, theirs } = useRevised('settings', settings, saveSettings, ['kitchen', 'settings', 'journal', 'today', 'people']);
   const number = (i: number, x: Partial<S['Number']>) => setS({ ...s, numbers: s.numbers.map((n, k) => (k === i ? { ...n, ...x } : n)) });
   return (
     <section aria-labelledby="set-h" style={{ display: 'grid', gap: 12, borderTop: '2px solid var(--line)', paddingTop: 14 }}>
@@ -27,15 +27,15 @@ function Form({ settings }: { settings: S['Settings'] }) {
           </div>
         ))}
         {s.numbers.length < 8 && <div style={{ flexBasis: '100%' }}><Button onPress={() => setS({ ...s, numbers: [...s.numbers, { label: '', number: '' }] })}>Add a number</Button></div>}
-        <Field>Wait after a first taste, hours<input type="number" min={12} max={336} value={s.waitHours} onChange={(e) => setS({ ...s, waitHours: Number(e.target.value) })} /></Field>
+        <Field>Wait after a first taste, hours<input type="number" min={24} max={336} value={s.waitHours} onChange={(e) => setS({ ...s, waitHours: Number(e.target.value) })} /></Field>
         <Field>First taste at most, g<input inputMode="decimal" value={s.tasteMost} onChange={(e) => setS({ ...s, tasteMost: e.target.value })} /></Field>
         <Field>Weights in<select value={s.unit} onChange={(e) => setS({ ...s, unit: e.target.value as 'g' })}>{['g', 'kg', 'oz', 'lb'].map((u) => <option key={u}>{u}</option>)}</select></Field>
         <Field>Tunnelled share that is trimmed<input inputMode="decimal" value={s.trimmed} onChange={(e) => setS({ ...s, trimmed: e.target.value })} /></Field>
         <Button type="submit" isDisabled={save.isPending}>Keep these</Button>
       </Deed>
       <p role="status">{save.isSuccess ? 'Kept.' : ''}</p>
-      <Soft>The wait can be longer than a day, never shorter than half of one; the portion smaller than the default, never larger.</Soft>
-      <Refused error={save.error} />
+      <Soft>The wait can be longer than a day, never shorter; the portion smaller than the default, never larger.</Soft>
+      {now ? <Changed mine={s} theirs={now} onMine={mine} onTheirs={theirs} /> : <Refused error={save.error} />}
     </section>
   );
 }

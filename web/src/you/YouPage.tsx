@@ -1,10 +1,12 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { usePeople, useSavePerson } from '../api/hooks';
 import { Button, Chip, Chips, Field, Page } from '../theme/bits';
 import { Refused } from '../theme/deed';
 import { idFor, nobody } from './profile';
 import { ProfileForm } from './ProfileForm';
 import { RemovePerson } from './RemovePerson';
+import { KeysSwitch } from './KeysSwitch';
 import { SettingsForm } from './SettingsForm';
 
 /** Everyone who uses this database, one at a time. */
@@ -18,7 +20,7 @@ export function YouPage() {
   const problem = people.error ?? save.error;
   const add = () => {
     const id = idFor(name, all.map((p) => p.id));
-    save.mutate({ id, name: name.trim(), profile: nobody() }, { onSuccess: () => { setAt(id); setName(''); } });
+    save.mutate({ id, name: name.trim(), profile: nobody(), rev: 0 }, { onSuccess: () => { setAt(id); setName(''); } });
   };
   return (
     <Page>
@@ -35,6 +37,8 @@ export function YouPage() {
         <Button type="submit" isDisabled={!name.trim() || save.isPending}>Add them</Button>
       </form>
       <SettingsForm />
+      <KeysSwitch />
+      <p><Link to="/data">Your data: backup, restore, check</Link></p>
     </Page>
   );
 }
