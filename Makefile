@@ -5,7 +5,7 @@ PORT ?= 7878
 GO_FILES := $(shell find . -name '*.go' -not -path './web/node_modules/*' 2>/dev/null) $(shell find guide -name '*.yaml' -o -name '*.json' 2>/dev/null) casebook/demo/scenario.json
 WEB_FILES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig*.json -type f 2>/dev/null)
 
-.PHONY: demo test test-go test-web bench mistakes build lint types check-tools chromium clean
+.PHONY: demo test test-go test-web bench mistakes soak build lint types check-tools chromium clean
 
 demo: build
 	@$(BIN) serve --demo --db data/demo.db --port $(PORT)
@@ -53,6 +53,15 @@ types: web/node_modules/.package-lock.json
 # half an hour and more.
 mistakes:
 	ZT_ALL_PAIRS=1 $(GO) test ./evidence -run SingleMistakes -count 1 -v -timeout 3h
+
+# The long runs: 300 kills under load, 140 files with flipped bytes, 20,000 changed
+# bodies, every dangerous entry in place of every target with every single mistake,
+# and each fuzzer for a minute. Two hours and more.
+FUZZ := ./quantity:FuzzParse ./exchange/casefile:FuzzRead ./exchange/geo:FuzzRead ./exchange/photo:FuzzClean ./exchange/weather:FuzzRoundTrip ./exchange/track:FuzzTracks ./internal/spell:FuzzDistance ./guidefile:FuzzOverlay ./httpapi:FuzzBodies ./httpapi:FuzzSearch
+soak: build
+	ZT_SOAK=1 $(GO) test ./cli ./httpapi -run 'KilledUnderLoad|FlippedBytes|MutatedBodies' -count 1 -v -timeout 2h
+	for f in $(FUZZ); do $(GO) test $${f%%:*} -run '^$$' -fuzz "^$${f##*:}$$" -fuzztime 60s -parallel 2 || exit 1; done
+	$(MAKE) mistakes
 
 # Figures for docs/benchmarks.md.
 bench: build chromium

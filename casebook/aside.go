@@ -24,8 +24,13 @@ func asideOf(lost []store.Lost, what string) []Aside {
 	var out []Aside
 	for _, l := range lost {
 		id := itoa(int(l.Row))
-		if l.Row == 0 {
+		switch {
+		case l.Row == 0:
 			id = "" // the table as a whole
+		case l.To < 0:
+			id += " and on"
+		case l.To > l.Row:
+			id += " to " + itoa(int(l.To))
 		}
 		out = append(out, Aside{What: what, ID: id, Why: l.Why})
 	}
@@ -70,12 +75,20 @@ func (c *Casebook) Check() *Findings {
 	for _, a := range c.asideNotes() {
 		aside.Add(a)
 	}
-	if people, err := c.Store.People(); err != nil {
-		aside.Add(Aside{What: "people", Why: err.Error()})
-	} else {
-		for _, p := range people {
-			if err := unJSON(p.Profile, &Profile{}); err != nil {
-				aside.Add(Aside{"person", p.ID, said(p.Name + ": " + p.Profile), err.Error()})
+	people, lost := c.Store.PeopleLost()
+	for _, a := range asideOf(lost, "person") {
+		aside.Add(a)
+	}
+	for _, p := range people {
+		if err := unJSON(p.Profile, &Profile{}); err != nil {
+			aside.Add(Aside{"person", p.ID, said(p.Name + ": " + p.Profile), err.Error()})
+		}
+	}
+	if places, err := c.Places(); err == nil {
+		for i := range places {
+			_, lost := c.Store.WeatherLost(places[i].ID)
+			for _, a := range asideOf(lost, "weather") {
+				aside.Add(a)
 			}
 		}
 	}

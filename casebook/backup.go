@@ -80,6 +80,10 @@ func (c *Casebook) Data() *DataInfo {
 		}
 	}
 	slices.SortFunc(d.Backups, func(a, b BackupInfo) int { return int(b.AtMS/1000 - a.AtMS/1000) })
+	// A restored database knows of no backup after itself; the folder does.
+	if len(d.Backups) > 0 && d.Backups[0].AtMS > d.LastMS {
+		d.LastMS, d.LastTo = d.Backups[0].AtMS, c.BackupPath(d.Backups[0].Name)
+	}
 	return d
 }
 

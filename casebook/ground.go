@@ -268,10 +268,7 @@ func (c *Casebook) ReadTrack(file []byte) (*Imported, error) {
 
 // weatherOf is the weather of a place as the core wants it.
 func (c *Casebook) weatherOf(place string) ([]season.Weather, error) {
-	rows, err := c.Store.Weather(place)
-	if err != nil {
-		return nil, err
-	}
+	rows, _ := c.Store.WeatherLost(place) // what can't be read is set aside
 	out := make([]season.Weather, len(rows))
 	for i, r := range rows {
 		out[i] = season.Weather{Day: r.Day, Min: r.TMin, Max: r.TMax, Rain: r.Rain}

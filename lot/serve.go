@@ -51,7 +51,7 @@ func (b *Book) Standing(l *Lot, steps []string, cleared Cleared) State {
 		}
 		hint := "A person takes a hold off, and says why. Time does not."
 		if holds[0].Do != "" {
-			hint = holds[0].Do
+			what, hint = what+".", holds[0].Do
 		}
 		return State{"held", what, hint}
 	}

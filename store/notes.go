@@ -1,6 +1,9 @@
 package store
 
 import (
+	"errors"
+	"slices"
+
 	"gorm.io/gorm"
 	"gorm.io/gorm/clause"
 )
@@ -93,7 +96,18 @@ func (s *Store) SaveWeather(days []WeatherDay) error {
 
 // Weather lists the days of a place in order.
 func (s *Store) Weather(place string) ([]WeatherDay, error) {
-	var out []WeatherDay
-	err := s.db.Where("place_id = ?", place).Order("day").Find(&out).Error
-	return out, s.failed("read weather", place, err)
+	out, lost := s.WeatherLost(place)
+	if len(out) == 0 && len(lost) > 0 {
+		return nil, s.failed("read weather", place, errors.New(lost[0].Why))
+	}
+	return out, nil
+}
+
+// WeatherLost lists the days of a place, and those that can't be read.
+func (s *Store) WeatherLost(place string) ([]WeatherDay, []Lost) {
+	out, lost := rowsOf(s, "weather", func(db *gorm.DB) *gorm.DB { return db.Where("place_id = ?", place).Order("day") }, func(d *WeatherDay) bool { return d.PlaceID == place })
+	if len(lost) > 0 {
+		slices.SortFunc(out, func(a, b WeatherDay) int { return a.Day - b.Day })
+	}
+	return out, lost
 }

@@ -3,6 +3,7 @@ package store
 import (
 	"cmp"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"slices"
 
@@ -126,9 +127,16 @@ func (s *Store) SavePerson(p *Person) error {
 
 // People lists everyone, the first in front.
 func (s *Store) People() ([]Person, error) {
-	var out []Person
-	err := s.db.Order("created_ms, id").Find(&out).Error
-	return out, s.failed("list people", "", err)
+	out, lost := s.PeopleLost()
+	if len(out) == 0 && len(lost) > 0 {
+		return nil, s.failed("list people", "", errors.New(lost[0].Why))
+	}
+	return out, nil
+}
+
+// PeopleLost lists everyone, and those who can't be read.
+func (s *Store) PeopleLost() ([]Person, []Lost) {
+	return rowsOf(s, "people", func(db *gorm.DB) *gorm.DB { return db.Order("created_ms, id") }, func(*Person) bool { return true })
 }
 
 // Person finds one person.

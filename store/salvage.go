@@ -11,14 +11,15 @@ import (
 // set aside; everything else works.
 type Lost struct {
 	Table string `json:"table"`
-	Row   int64  `json:"row" doc:"Its number; 0: the whole table"`
+	Row   int64  `json:"row" doc:"Its number, or the first of a run; 0: the whole table"`
+	To    int64  `json:"to,omitempty" doc:"The last of a run; -1: to the end, as far as is known"`
 	Why   string `json:"why"`
 }
 
 // Limits of what is tried in a damaged table.
 const (
 	lostMost = 100   // rows that are listed
-	gapMost  = 5_000 // numbers in a row that hold nothing, after which the table is taken to end
+	gapMost  = 3_000 // numbers in a row that hold nothing, after which the table is taken to end
 )
 
 // rowsOf reads a whole query, and row by row when that fails: what can be had of a
@@ -32,11 +33,16 @@ func rowsOf[T any](s *Store, table string, whole func(*gorm.DB) *gorm.DB, keep f
 	out = nil
 	lost := []Lost{{Table: table, Why: err.Error()}}
 	gap := 0
-	for row := int64(1); gap < gapMost && len(lost) < lostMost; row++ {
+	for row := int64(1); gap < gapMost; row++ {
 		var one []T
 		if err := s.db.Table(table).Where("rowid = ?", row).Limit(1).Find(&one).Error; err != nil {
-			lost = append(lost, Lost{table, row, err.Error()})
 			gap++
+			// A damaged page takes a run of rows, and numbers that no row has had.
+			if last := &lost[len(lost)-1]; last.Row > 0 && max(last.Row, last.To) == row-1 {
+				last.To = row
+			} else if len(lost) < lostMost {
+				lost = append(lost, Lost{table, row, row, err.Error()})
+			}
 			continue
 		}
 		if gap++; len(one) > 0 {
@@ -45,6 +51,9 @@ func rowsOf[T any](s *Store, table string, whole func(*gorm.DB) *gorm.DB, keep f
 				out = append(out, one[0])
 			}
 		}
+	}
+	if last := &lost[len(lost)-1]; last.Row > 0 && last.To >= last.Row+gapMost-2 {
+		last.To = -1
 	}
 	if len(out) > 0 || len(lost) > 1 {
 		lost[0].Why = fmt.Sprintf("read row by row: %d were found (%s)", len(out), lost[0].Why)

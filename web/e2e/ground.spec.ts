@@ -207,8 +207,8 @@ test('a sign with amounts of one’s own, and another plant by its name', async 
   await page.getByLabel('For which entry?').fill('chanter');
   await page.getByRole('button', { name: 'Chanterelle', exact: true }).click();
   await page.locator('select').filter({ hasText: 'after rain' }).selectOption('flower');
-  await page.getByLabel('Which other flowers?').fill('elder');
-  await page.getByRole('button', { name: 'Elder', exact: true }).click();
+  await page.getByLabel('Which other flowers?').fill('hawthorn');
+  await page.getByRole('button', { name: 'Hawthorn', exact: true }).click();
   await page.getByLabel('From, days after').fill('10');
   await page.getByLabel('To, days after').fill('20');
   await page.getByLabel('Give or take, days').fill('6');
@@ -216,8 +216,8 @@ test('a sign with amounts of one’s own, and another plant by its name', async 
   await expect(page.getByText('Kept.')).toBeVisible();
   const { signs } = await scene.call<{ signs: { from: string; sign: { kind: string; sd: number; of?: string } }[] }>('GET', '/api/year?place=tarn-wood');
   const mine = signs.find((x) => x.sign.kind === 'flower')!;
-  expect(mine.sign).toMatchObject({ sd: 6, of: 'sambucus-nigra' });
-  expect(mine.from).toBe('2026-06-29'); // ten days after the elder was first seen in flower
+  expect(mine.sign).toMatchObject({ sd: 6, of: 'crataegus-monogyna' });
+  expect(mine.from).toBe('2026-06-05'); // ten days after the hawthorn was first seen in flower
 });
 
 test('planning by keyboard: a walk from the list to the bag', async ({ page, server }) => {

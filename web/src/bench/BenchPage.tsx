@@ -1,12 +1,14 @@
 import { useMemo, useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useAddSpecimen, useWait } from '../api/hooks';
 import { Button, Chip, Note, Page, Soft } from '../theme/bits';
+import { AtHome } from './AtHome';
 import { asideId } from './basket';
 import { Checklist } from './Checklist';
 import { CheckCard } from './CheckCard';
 import { Done } from './Done';
+import { hoped } from './hoped';
 import { KeyWalk } from './KeyWalk';
 import { PartList } from './PartList';
 import { Plate } from './Plate';
@@ -91,7 +93,7 @@ function Bench({ id }: { id: string }) {
       <div className="head">
         <h1>{view.title || (view.target ? `${view.target.common}?` : 'A find')}</h1>
         <Soft className="facts">
-          {view.target ? <>hoped to be <b>{view.target.common}</b> <i>{view.target.scientific}</i></> : 'no target yet'} · to {view.facts.intent}
+          {view.target ? <>{hoped(view.facts.intent)} <b>{view.target.common}</b> <i>{view.target.scientific}</i></> : 'no target yet'} · to {view.facts.intent}
           {view.facts.preparation ? ` (${view.facts.part}, ${view.facts.preparation})` : ''} · {view.place || 'no place given'} · {view.day}
         </Soft>
         <Button className="wide" onPress={() => setSheet('place')}>Place and rules</Button>
@@ -117,7 +119,7 @@ function Bench({ id }: { id: string }) {
         </Row>
         <Waits view={view} traits={traits} onRead={(s, t) => { bench.setSpecimen(s); trait(t); }} />
         <Unsent unsent={bench.unsent} />
-        {view.facts.secondOf && <Soft>A second look at home: nothing is carried over from the field. <Link to={`/find/${view.facts.secondOf}/second`}>Both side by side</Link></Soft>}
+        {view.facts.secondOf && <AtHome view={view} judgement={j} />}
         {j.leaveWords.length > 0 && <Note><b>{j.word}.</b> {j.leaveWords.join(' ')}</Note>}
         {needsStage ? (
           <StageCard key={j.specimen} kingdom={kingdom} now={j.stages} onDone={(stages) => bench.add('staged', { stages }, () => setStaging(false))} />

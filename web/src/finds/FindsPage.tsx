@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import styled from 'styled-components';
+import { hoped } from '../bench/hoped';
 import { useFinds, useRejudged } from '../api/hooks';
 import { NextLink, Note, Page, Soft } from '../theme/bits';
 
@@ -43,7 +44,7 @@ export function FindsPage() {
             <Link to={`/find/${f.id}`}>{f.title || (f.target ? `${f.target.common}?` : 'A find')}</Link>
             <span className="word">{f.held ? 'Basket held' : f.word}</span>
             <Soft>
-              {f.target ? <>hoped to be {f.target.common}, <i>{f.target.scientific}</i></> : 'no target yet'} · to {f.intent} · {f.place || 'no place'} · {f.day}
+              {f.target ? <>{hoped(f.intent)} {f.target.common}, <i>{f.target.scientific}</i></> : 'no target yet'} · to {f.intent} · {f.place || 'no place'} · {f.day}
             </Soft>
             <Soft>{f.open > 0 ? `${f.open} still open` : 'nothing open'}{f.count > 1 ? ` · ${f.count} specimens` : ''}</Soft>
           </Item>

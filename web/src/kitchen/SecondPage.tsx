@@ -35,7 +35,7 @@ export function SecondPage() {
       <Note role="status"><b>{s.words}</b></Note>
       {!s.home ? (
         <>
-          <p>The same checks under good light, and what the field could not give: the cut section, the spore print on half dark, half light paper, the smell of a clean hand. Nothing is carried over from the field; what disagrees is shown here.</p>
+          <p>Under good light: what can be seen on what was carried, and what the field could not give: the cut section, the spore print on half dark, half light paper, the smell of a clean hand. What only the ground shows is taken over from the field and named as such. What disagrees is shown here.</p>
           <Deed onSubmit={(e) => { e.preventDefault(); begin.mutate(undefined, { onSuccess: (view) => void go(`/find/${view.id}`) }); }}>
             <Field>Who looks<select value={person ?? ''} onChange={(e) => setWho(e.target.value)}>{people.data.map((p) => <option key={p.id} value={p.id}>{p.name}{p.id === first ? ' (looked in the field)' : ''}</option>)}</select></Field>
             <Next type="submit" isDisabled={begin.isPending}>Begin the second look</Next>

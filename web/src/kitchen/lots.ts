@@ -5,7 +5,7 @@ export type Lot = S['LotView'];
 /** What stands between a lot and a plate, in the order in which it is opened. */
 export const states: [Lot['state'], string, string][] = [
   ['held', 'Held', 'Nothing is made of these, and nobody eats of them, until a person takes the hold off and says why.'],
-  ['second-look', 'Waiting for the second look', 'The field opened picking, no more. The same checks again, under good light.'],
+  ['second-look', 'Waiting for the second look', 'The field opened picking, no more. What was carried is looked at again, under good light.'],
   ['first-steps', 'Something has to be done first', 'Each of these has steps that come before any plate.'],
   ['first-taste', 'Not tasted here yet', 'One person first, a little, cooked. The others wait, and no meal is planned with it.'],
   ['open', 'Open', 'Whoever has not tasted the kind still begins with a first taste of their own.'],
