@@ -63,6 +63,12 @@ test('a whole day: picked, bagged, looked at again, cooked, tasted, and somebody
   await page.getByLabel('Empty bag, g').fill('12.5');
   await page.getByRole('button', { name: 'Bag it as B1' }).click();
   await expect(page.getByRole('heading', { name: /^B1/ })).toBeVisible();
+  // One was looked at on the bench; the kitchen holds the other three until somebody did.
+  await expect(page.getByText('Held: 3 of 4 pieces were never looked at one by one.', { exact: true })).toBeVisible();
+  await look('held');
+  await page.getByLabel('Looked at, one by one').fill('4');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('Holds: open')).toBeVisible();
   await expect(page.getByText('Second look: shut')).toBeVisible();
   await look('bag');
 
@@ -189,9 +195,9 @@ test('two screens on one incident: neither loses anything', async ({ browser, se
   await one.getByLabel('Anything else').fill('in full sun');
   await expect(one.getByText('Stored.', { exact: true })).toBeVisible();
   await two.getByLabel('Anything else').fill('both forearms');
-  await expect(two.getByRole('alert')).toContainText('changed on another screen');
+  await expect(two.getByRole('alert')).toContainText('Written on two screens');
   await expect(two.getByLabel('Anything else')).toHaveValue('both forearms');
-  await two.getByRole('button', { name: 'Keep what stands here' }).click();
+  await two.getByRole('button', { name: 'Put both together' }).click();
   await expect(two.getByText('Stored.', { exact: true })).toBeVisible();
-  expect((await scene.call<S['IncidentView']>('GET', '/api/incidents/two-screens')).incident.note).toBe('both forearms');
+  expect((await scene.call<S['IncidentView']>('GET', '/api/incidents/two-screens')).incident.note).toBe('both forearms / in full sun');
 });

@@ -47,7 +47,7 @@ export function ItemPass({ view, specimen }: { view: View; specimen: string }) {
     const h = hands.find((x) => x.key === key);
     if (h) void press(h.id);
     return h !== undefined;
-  });
+  }, true);
   return (
     <section aria-labelledby="item-h" style={{ display: 'grid', gap: 10 }}>
       <h3 id="item-h">Item by item</h3>

@@ -16,7 +16,7 @@ export type Hand = 'fits' | 'differs' | 'unchecked';
 /** The heap of items that differ. */
 export const asideId = 'aside';
 
-type Counted = { specimens: { id: string; count?: number }[]; facts: { picked?: number }; patch: { passed: number; failed: number; unchecked: number } };
+type Counted = { specimens: { id: string; count?: number }[]; facts: { picked?: number } };
 
 /** How many items are set aside. */
 export const aside = (v: Counted): number => v.specimens.find((s) => s.id === asideId)?.count ?? 0;
@@ -28,8 +28,10 @@ export const aside = (v: Counted): number => v.specimens.find((s) => s.id === as
 export function nextCount(v: Counted, specimen: string, hand: Hand): { specimen: string; was: number; count: number; picked?: number } {
   const here = specimen === asideId ? (v.specimens.find((s) => s.id !== asideId)?.id ?? specimen) : specimen;
   const now = v.specimens.find((s) => s.id === here)?.count ?? 0;
-  const total = Math.max(v.facts.picked ?? 0, v.patch.passed + v.patch.failed + v.patch.unchecked);
+  // What went through the hands, whether it passes or not.
+  const handled = v.specimens.reduce((n, s) => n + (s.id === asideId ? (s.count ?? 0) : Math.max(1, s.count ?? 0)), 0);
+  const total = Math.max(v.facts.picked ?? 0, handled);
   if (hand === 'unchecked') return { specimen: here, was: now, count: now, picked: total + 1 };
-  const grows = v.patch.unchecked > 0 && (v.facts.picked ?? 0) > 0 ? {} : { picked: total + 1 };
+  const grows = (v.facts.picked ?? 0) > handled ? {} : { picked: total + 1 };
   return hand === 'fits' ? { specimen: here, was: now, count: Math.max(1, now) + 1, ...grows } : { specimen: asideId, was: aside(v), count: aside(v) + 1, ...grows };
 }

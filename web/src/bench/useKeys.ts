@@ -20,11 +20,13 @@ export function switchKeys(on: boolean): void {
   }
 }
 
-/** Runs what a key stands for, outside of fields, menus and dialogs; true when it did. */
-export function useKeyPress(act: (key: string) => boolean) {
+const fields = 'input, select, textarea';
+
+/** Runs what a key stands for, outside of fields, menus and dialogs; true when it did. What stands in a dialog itself says so. */
+export function useKeyPress(act: (key: string) => boolean, inDialog = false) {
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      if (!keysOn() || e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, select, textarea, [role=dialog], [role=menu]')) return;
+      if (!keysOn() || e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest(inDialog ? fields : `${fields}, [role=dialog], [role=menu]`)) return;
       if (act(e.key)) e.preventDefault();
     };
     window.addEventListener('keydown', press);
