@@ -17,31 +17,13 @@ import (
 // TestKilledBetweenAnswers kills the running program with SIGKILL again and
 // again, and finds every acknowledged answer, and the same verdict.
 func TestKilledBetweenAnswers(t *testing.T) {
-	bin := filepath.Join(t.TempDir(), "zesty-thicket")
-	if out, err := exec.Command("go", "build", "-o", bin, "zestythicket/cmd/zesty-thicket").CombinedOutput(); err != nil {
-		t.Fatalf("%v\n%s", err, out)
-	}
+	bin := buildProgram(t)
 	db := filepath.Join(t.TempDir(), "t.db")
-	start := func() (*exec.Cmd, string) {
-		cmd := exec.Command(bin, "serve", "--demo", "--port", "0", "--db", db)
-		out, err := cmd.StdoutPipe()
-		if err != nil {
-			t.Fatal(err)
-		}
-		if err := cmd.Start(); err != nil {
-			t.Fatal(err)
-		}
-		line, err := bufio.NewReader(out).ReadString('\n')
-		if err != nil {
-			t.Fatal(err)
-		}
-		return cmd, strings.TrimSpace(line[strings.Index(line, "http"):])
-	}
 	traits := [][2]string{{"leaf-veins", "net"}, {"leaf-arrangement", "alternate"}, {"stem-kind", "woody"}, {"fruit-kind", "spiny-husk"}, {"husk-spines", "dense-needles"}, {"nut-tip", "pointed-tuft"}, {"leaf-shape", "lance"}, {"sap-colour", "clear"}}
 	var acknowledged []string
 	word, lines := "", 0
 	for n, tr := range traits {
-		cmd, address := start()
+		cmd, address := startProgram(t, bin, db)
 		if n > 0 {
 			v := get(t, address)
 			for i, id := range acknowledged {
@@ -94,4 +76,32 @@ func decode(t *testing.T, r io.ReadCloser) casebook.View {
 		t.Fatal(err)
 	}
 	return v
+}
+
+// buildProgram builds the program and gives its path.
+func buildProgram(t *testing.T) string {
+	t.Helper()
+	bin := filepath.Join(t.TempDir(), "zesty-thicket")
+	if out, err := exec.Command("go", "build", "-o", bin, "zestythicket/cmd/zesty-thicket").CombinedOutput(); err != nil {
+		t.Fatalf("%v\n%s", err, out)
+	}
+	return bin
+}
+
+// startProgram starts the demo on a database and gives the address it prints.
+func startProgram(t *testing.T, bin, db string) (*exec.Cmd, string) {
+	t.Helper()
+	cmd := exec.Command(bin, "serve", "--demo", "--port", "0", "--db", db)
+	out, err := cmd.StdoutPipe()
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := cmd.Start(); err != nil {
+		t.Fatal(err)
+	}
+	line, err := bufio.NewReader(out).ReadString('\n')
+	if err != nil {
+		t.Fatal(err)
+	}
+	return cmd, strings.TrimSpace(line[strings.Index(line, "http"):])
 }

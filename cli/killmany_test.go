@@ -1,7 +1,6 @@
 package cli
 
 import (
-	"bufio"
 	"encoding/json"
 	"fmt"
 	"io"
@@ -34,26 +33,8 @@ func TestKilledUnderLoad(t *testing.T) {
 	if os.Getenv("ZT_SOAK") != "" {
 		kills = 300
 	}
-	bin := filepath.Join(t.TempDir(), "zesty-thicket")
-	if out, err := exec.Command("go", "build", "-o", bin, "zestythicket/cmd/zesty-thicket").CombinedOutput(); err != nil {
-		t.Fatalf("%v\n%s", err, out)
-	}
+	bin := buildProgram(t)
 	db := filepath.Join(t.TempDir(), "t.db")
-	start := func() (*exec.Cmd, string) {
-		cmd := exec.Command(bin, "serve", "--demo", "--port", "0", "--db", db)
-		out, err := cmd.StdoutPipe()
-		if err != nil {
-			t.Fatal(err)
-		}
-		if err := cmd.Start(); err != nil {
-			t.Fatal(err)
-		}
-		line, err := bufio.NewReader(out).ReadString('\n')
-		if err != nil {
-			t.Fatal(err)
-		}
-		return cmd, strings.TrimSpace(line[strings.Index(line, "http"):])
-	}
 	writers := []writer{
 		{"answer", func(n int) (string, string, string) {
 			return "POST", "/api/finds/demo-chestnut/log", fmt.Sprintf(`{"key":"load-%06d","specimen":"s1","kind":"answered","body":{"answer":{"trait":"leaf-veins","kind":"seen","states":["net"],"count":3,"method":"%06d"}}}`, n, n)
@@ -71,7 +52,7 @@ func TestKilledUnderLoad(t *testing.T) {
 	done := make([]int, len(writers)) // the first number that was not acknowledged
 	chance := rand.New(rand.NewPCG(3, 5))
 	for kill := range kills {
-		cmd, address := start()
+		cmd, address := startProgram(t, bin, db)
 		if out, err := exec.Command(bin, "serve", "--port", "0", "--db", db).CombinedOutput(); err == nil || !strings.Contains(string(out), "another") && !strings.Contains(string(out), "Another") {
 			t.Fatalf("a second program: %v %s", err, out)
 		}
@@ -111,7 +92,7 @@ func TestKilledUnderLoad(t *testing.T) {
 		_ = cmd.Wait()
 		wg.Wait()
 	}
-	cmd, address := start()
+	cmd, address := startProgram(t, bin, db)
 	held(t, address, done)
 	_ = cmd.Process.Kill()
 	_ = cmd.Wait()

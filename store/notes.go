@@ -23,19 +23,26 @@ func (s *Store) SaveNote(n *Note) error {
 	return s.ChangeNote(n.Kind, n.ID, func(*Note) (*Note, error) { return n, nil })
 }
 
-// ChangeNote replaces a record by what change makes of it, in one transaction: was
-// is the record as it stands, nil where there is none. Nothing is written when
-// change gives an error, which is handed on, or nil.
+// ChangeNote replaces a record by what change makes of it, as replaceRow does.
 func (s *Store) ChangeNote(kind, id string, change func(was *Note) (*Note, error)) error {
+	return replaceRow(s, "save "+kind, id, func(n *Note) *int64 { return &n.Rev }, change, "kind = ? AND id = ?", kind, id)
+}
+
+// replaceRow replaces the row that where finds by what change makes of it, in one
+// transaction, one revision up: was is the row as it stands, nil where there is none.
+// Nothing is written when change gives an error, which is handed on, or nil.
+func replaceRow[T any](s *Store, op, id string, rev func(*T) *int64, change func(was *T) (*T, error), where string, args ...any) error {
 	var refused error
 	err := s.db.Transaction(func(tx *gorm.DB) error {
-		var was []Note
-		if err := tx.Where("kind = ? AND id = ?", kind, id).Limit(1).Find(&was).Error; err != nil {
+		var was []T
+		if err := tx.Where(where, args...).Limit(1).Find(&was).Error; err != nil {
 			return err
 		}
-		var before *Note
+		var before *T
+		up := int64(1)
 		if len(was) > 0 {
 			before = &was[0]
+			up += *rev(before)
 		}
 		now, err := change(before)
 		if err != nil {
@@ -45,16 +52,13 @@ func (s *Store) ChangeNote(kind, id string, change func(was *Note) (*Note, error
 		if now == nil {
 			return nil
 		}
-		now.Rev = 1
-		if before != nil {
-			now.Rev = before.Rev + 1
-		}
+		*rev(now) = up
 		return tx.Clauses(clause.OnConflict{UpdateAll: true}).Create(now).Error
 	})
 	if refused != nil {
 		return refused
 	}
-	return s.failed("save "+kind, id, err)
+	return s.failed(op, id, err)
 }
 
 // Notes lists the records of a kind, oldest first, and those that can't be read.

@@ -87,37 +87,9 @@ func JSON(v any) string {
 	return string(b)
 }
 
-// ChangePerson replaces a person by what change makes of them, in one transaction;
-// was is nil for somebody new; nil of change changes nothing. An error of change is handed on, and nothing stored.
+// ChangePerson replaces a person by what change makes of them, as replaceRow does.
 func (s *Store) ChangePerson(id string, change func(was *Person) (*Person, error)) error {
-	var refused error
-	err := s.db.Transaction(func(tx *gorm.DB) error {
-		var was []Person
-		if err := tx.Where("id = ?", id).Limit(1).Find(&was).Error; err != nil {
-			return err
-		}
-		var before *Person
-		if len(was) > 0 {
-			before = &was[0]
-		}
-		now, err := change(before)
-		if err != nil {
-			refused = err
-			return err
-		}
-		if now == nil {
-			return nil
-		}
-		now.Rev = 1
-		if before != nil {
-			now.Rev = before.Rev + 1
-		}
-		return tx.Save(now).Error
-	})
-	if refused != nil {
-		return refused
-	}
-	return s.failed("save person", id, err)
+	return replaceRow(s, "save person", id, func(p *Person) *int64 { return &p.Rev }, change, "id = ?", id)
 }
 
 // SavePerson adds or replaces a person, whatever was there.
