@@ -3,6 +3,7 @@ package httpapi
 import (
 	"encoding/json"
 	"fmt"
+	"math/rand/v2"
 	"net/http/httptest"
 	"strings"
 	"sync"
@@ -33,7 +34,13 @@ func clocksOf(v *casebook.IncidentView) (fromBook int, odd int) {
 // Meals stay in reach whatever the clock did between meal and incident: back a
 // minute, an hour, a year, or far ahead while they were eaten.
 func TestMealsInReachWhateverTheClocksDid(t *testing.T) {
-	for name, jump := range map[string]time.Duration{"right": time.Minute, "back a minute": -time.Minute, "back an hour": -time.Hour, "back a year": -365 * 24 * time.Hour, "ahead two months": 60 * 24 * time.Hour} {
+	jumps := map[string]time.Duration{"right": time.Minute, "back a minute": -time.Minute, "back an hour": -time.Hour, "back a year": -365 * 24 * time.Hour, "ahead two months": 60 * 24 * time.Hour}
+	chance := rand.New(rand.NewPCG(7, 11))
+	for range soaking(0, 200) {
+		back := -time.Duration(1+chance.Int64N(int64(800*24*time.Hour/time.Second))) * time.Second
+		jumps["back "+back.String()] = back
+	}
+	for name, jump := range jumps {
 		r := lots(t)
 		r.now = time.Date(2026, 10, 16, 19, 0, 0, 0, time.UTC)
 		for i := range 2 {
@@ -54,7 +61,7 @@ func TestMealsInReachWhateverTheClocksDid(t *testing.T) {
 			t.Errorf("%s: nothing says that a clock was wrong", name)
 		}
 		// A meal after the incident is not of it.
-		r.now = r.now.Add(500 * 24 * time.Hour)
+		r.now = time.Date(2028, 3, 1, 19, 0, 0, 0, time.UTC)
 		r.must("POST", "/api/kitchen", map[string]any{"key": "clock-meal-9", "kind": "ate", "lot": "S3", "amount": "4", "person": "rowan", "meal": "much later"})
 		v = fetch[casebook.IncidentView](r.rig, "/api/incidents/clock-incident")
 		if later, _ := clocksOf(&v); later != book {
@@ -67,9 +74,12 @@ func TestMealsInReachWhateverTheClocksDid(t *testing.T) {
 // gone.
 func TestTwoScreensOnOneIncident(t *testing.T) {
 	r := lots(t)
-	r.must("PUT", "/api/incidents/two-screens", meal("two-screens", "e1", "S3", r.now, 0))
-	for round := range 20 {
-		v := fetch[casebook.IncidentView](r.rig, "/api/incidents/two-screens")
+	for round := range soaking(20, 1000) {
+		path := fmt.Sprintf("/api/incidents/two-screens-%d", round/20)
+		if round%20 == 0 {
+			r.must("PUT", path, meal(path[len("/api/incidents/"):], "e1", "S3", r.now, 0))
+		}
+		v := fetch[casebook.IncidentView](r.rig, path)
 		var wg sync.WaitGroup
 		codes := make([]int, 2)
 		for i := range codes {
@@ -79,14 +89,14 @@ func TestTwoScreensOnOneIncident(t *testing.T) {
 			wg.Add(1)
 			go func() {
 				defer wg.Done()
-				codes[i] = r.do("PUT", "/api/incidents/two-screens", mustJSON(doc)).Code
+				codes[i] = r.do("PUT", path, mustJSON(doc)).Code
 			}()
 		}
 		wg.Wait()
 		if codes[0] != 200 || codes[1] != 200 {
 			t.Fatalf("round %d: %v", round, codes)
 		}
-		after := fetch[casebook.IncidentView](r.rig, "/api/incidents/two-screens")
+		after := fetch[casebook.IncidentView](r.rig, path)
 		if len(after.Incident.Calls) != len(v.Incident.Calls)+2 {
 			t.Fatalf("round %d: %d calls, were %d and two were added", round, len(after.Incident.Calls), len(v.Incident.Calls))
 		}
