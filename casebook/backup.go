@@ -112,9 +112,9 @@ func (c *Casebook) Restore(name string) (kept string, err error) {
 // TakeBackup stores a backup that was sent, once it holds together, in the folder of
 // the backups, and gives its name there.
 func (c *Casebook) TakeBackup(from io.Reader) (string, error) {
-	name, path := c.NextBackup()
+	name, _ := c.NextBackup()
 	name = strings.Replace(name, "zesty-thicket-", "brought-", 1)
-	path = c.BackupPath(name)
+	path := c.BackupPath(name)
 	if err := os.MkdirAll(c.folder(), 0o700); err != nil {
 		return "", err
 	}
