@@ -346,10 +346,7 @@ type Rejudged struct {
 // Rejudge judges every find again and lists those whose verdict was stored under
 // another guide and has changed.
 func (c *Casebook) Rejudge() ([]Rejudged, error) {
-	last, err := c.Store.LastVerdicts()
-	if err != nil {
-		return nil, err
-	}
+	last, _ := c.Store.LastVerdicts() // what is lost stands in [Casebook.Check]
 	out := []Rejudged{}
 	for _, l := range last {
 		row, err := c.Store.Find(l.FindID)

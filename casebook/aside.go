@@ -84,6 +84,15 @@ func (c *Casebook) Check() *Findings {
 			aside.Add(Aside{"person", p.ID, said(p.Name + ": " + p.Profile), err.Error()})
 		}
 	}
+	verdicts, lost := c.Store.LastVerdicts()
+	for _, a := range asideOf(lost, "verdict") {
+		aside.Add(a)
+	}
+	for i := range verdicts {
+		if v := &verdicts[i]; unJSON(v.Reasons, &Reasons{}) != nil {
+			aside.Add(Aside{"verdict", itoa(int(v.ID)), said(v.FindID + ": " + v.Verdict), "its reasons can't be read"})
+		}
+	}
 	if places, err := c.Places(); err == nil {
 		for i := range places {
 			_, lost := c.Store.WeatherLost(places[i].ID)

@@ -38,10 +38,7 @@ func (c *Casebook) History(id, specimen string) ([]Turn, error) {
 	}); err != nil {
 		return nil, err
 	}
-	rows, err := c.Store.Verdicts(id)
-	if err != nil {
-		return nil, err
-	}
+	rows, _ := c.Store.Verdicts(id)
 	out := []Turn{}
 	var last *store.Verdict
 	was := Reasons{}
@@ -51,7 +48,7 @@ func (c *Casebook) History(id, specimen string) ([]Turn, error) {
 		}
 		var now Reasons
 		if err := unJSON(rows[i].Reasons, &now); err != nil {
-			return nil, err
+			continue // set aside: see [Casebook.Check]
 		}
 		if t := c.turn(last, &rows[i], &was, &now); t.tells() {
 			out = append(out, t)

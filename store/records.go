@@ -295,16 +295,31 @@ func (s *Store) KeepVerdict(v *Verdict) error {
 	return s.failed("store verdict", v.FindID, err)
 }
 
-// Verdicts lists the stored verdicts of a find, oldest first.
-func (s *Store) Verdicts(find string) ([]Verdict, error) {
-	var out []Verdict
-	err := s.db.Where("find_id = ?", find).Order("id").Find(&out).Error
-	return out, s.failed("read verdicts", find, err)
+// Verdicts lists the stored verdicts of a find, oldest first, and those that can't
+// be read.
+func (s *Store) Verdicts(find string) ([]Verdict, []Lost) {
+	return rowsOf(s, "verdicts", func(db *gorm.DB) *gorm.DB { return db.Where("find_id = ?", find).Order("id") }, func(v *Verdict) bool { return v.FindID == find })
 }
 
-// LastVerdicts lists, for every specimen of every find, its newest verdict.
-func (s *Store) LastVerdicts() ([]Verdict, error) {
+// LastVerdicts lists, for every specimen of every find, its newest verdict that can
+// be read.
+func (s *Store) LastVerdicts() ([]Verdict, []Lost) {
+	rows, lost := rowsOf(s, "verdicts", func(db *gorm.DB) *gorm.DB {
+		return db.Where("id IN (SELECT max(id) FROM verdicts GROUP BY find_id, specimen)").Order("id")
+	}, func(*Verdict) bool { return true })
+	if len(lost) == 0 {
+		return rows, nil
+	}
+	at := map[[2]string]int{} // all of them were read, in their order
 	var out []Verdict
-	err := s.db.Raw(`SELECT * FROM verdicts WHERE id IN (SELECT max(id) FROM verdicts GROUP BY find_id, specimen)`).Scan(&out).Error
-	return out, s.failed("read verdicts", "", err)
+	for _, v := range rows {
+		of := [2]string{v.FindID, v.Specimen}
+		if i, ok := at[of]; ok {
+			out[i] = v
+			continue
+		}
+		at[of] = len(out)
+		out = append(out, v)
+	}
+	return out, lost
 }
