@@ -65,7 +65,7 @@ soak: build
 
 # Figures for docs/benchmarks.md.
 bench: build chromium
-	$(GO) test ./evidence ./plan -run '^$$' -bench . -benchmem -cpu 1
+	$(GO) test ./evidence ./plan ./store -run '^$$' -bench . -benchmem -cpu 1
 	cd web && npx playwright test --config playwright.bench.config.ts
 
 clean:

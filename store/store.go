@@ -109,7 +109,7 @@ func connect(path, mode string) (*gorm.DB, error) {
 	if mode != "ro" {
 		at.RawQuery += "&_pragma=journal_mode(WAL)"
 	}
-	db, err := gorm.Open(sqlite.Open(at.String()), &gorm.Config{Logger: logger.Discard, TranslateError: true})
+	db, err := gorm.Open(sqlite.Open(at.String()), &gorm.Config{Logger: logger.Discard, TranslateError: true, PrepareStmt: true, PrepareStmtMaxSize: 200})
 	if err != nil {
 		return nil, err
 	}
