@@ -71,6 +71,17 @@ bench: build chromium
 clean:
 	rm -rf bin web/dist/assets web/dist/index.html
 
+# One program for each system, in bin/release, with their checksums.
+SYSTEMS := linux/amd64 linux/arm64 darwin/amd64 darwin/arm64 windows/amd64 windows/arm64
+.PHONY: release
+release: build
+	rm -rf bin/release && mkdir -p bin/release
+	for s in $(SYSTEMS); do \
+	  os=$${s%/*}; arch=$${s#*/}; end=; [ $$os = windows ] && end=.exe; \
+	  CGO_ENABLED=0 GOOS=$$os GOARCH=$$arch $(GO) build -buildvcs=true -trimpath -ldflags='-s -w' -o bin/release/zesty-thicket-$$os-$$arch$$end ./cmd/zesty-thicket || exit 1; \
+	done
+	cd bin/release && sha256sum * > SHA256SUMS
+
 .PHONY: screenshots
 screenshots: build chromium
 	cd web && npx playwright test --config playwright.shots.config.ts

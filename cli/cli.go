@@ -50,7 +50,7 @@ var errUsage = errors.New("usage")
 func Run(args []string, stdout, stderr io.Writer) int {
 	if len(args) > 0 {
 		for _, c := range commands() {
-			if c.name == args[0] {
+			if c.name == args[0] || args[0] == "--version" && c.name == "version" {
 				return code(c.run(args[1:], stdout, stderr), stderr)
 			}
 		}

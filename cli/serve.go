@@ -122,6 +122,6 @@ func version(_ []string, stdout, _ io.Writer) error {
 		return err
 	}
 	b := e.Index().Book
-	_, err = fmt.Fprintf(stdout, "zesty-thicket %s, guide %s (%d taxa), defaults %+v\n", httpapi.Version, b.Version, len(b.Taxa), evidence.StandardDefaults())
+	_, err = fmt.Fprintf(stdout, "zesty-thicket %s\nguide %s (%d taxa), defaults %+v\n", stamp(), b.Version, len(b.Taxa), evidence.StandardDefaults())
 	return err
 }

@@ -40,13 +40,20 @@ export class Server {
   }
 }
 
-export const test = base.extend<{ server: Server }>({
+/** `server` is one of the test's own; `shared` is one for all tests of a worker that only look. */
+export const test = base.extend<{ server: Server }, { shared: Server }>({
   server: async ({ baseURL: _ }, provide) => {
     const server = new Server();
     await server.start();
     await provide(server);
     await server.end();
   },
+  shared: [async ({ browserName: _ }, provide) => {
+    const server = new Server();
+    await server.start();
+    await provide(server);
+    await server.end();
+  }, { scope: 'worker' }],
 });
 
 export { expect };

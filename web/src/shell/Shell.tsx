@@ -6,6 +6,7 @@ import { Page } from '../theme/bits';
 import { Guarded } from '../theme/Guarded';
 import { AsideBar } from './AsideBar';
 import { useTitle } from './useTitle';
+import { useWaiting } from './useWaiting';
 import { More } from './More';
 import { all, nearest } from './pages';
 import { useTheme } from '../theme/useTheme';
@@ -30,6 +31,7 @@ export function Shell() {
   const [theme, turn] = useTheme();
   const { pathname } = useLocation();
   useTitle(pathname);
+  useWaiting();
   useAid(); // fetched before anything goes wrong
   return (
     <>

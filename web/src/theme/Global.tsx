@@ -18,6 +18,7 @@ export const Global = createGlobalStyle`
     color-scheme: dark;
   }
   * { box-sizing: border-box; }
+  html[data-waiting] { cursor: progress; }
   html { font-family: var(--text); color: var(--ink); background: var(--ground); font-size: 16px; line-height: 1.4; }
   body { margin: 0; }
   h1, h2, h3 { font-family: var(--head); line-height: 1.15; margin: 0; font-weight: 700; letter-spacing: -0.01em; }
