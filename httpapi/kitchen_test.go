@@ -192,6 +192,7 @@ func TestSettings(t *testing.T) {
 	}
 	for name, c := range map[string]func(*casebook.Settings){
 		"a wait of an hour":      func(s *casebook.Settings) { s.WaitHours = 1 },
+		"a day less an hour":     func(s *casebook.Settings) { s.WaitHours = 23 },
 		"a plate as first taste": func(s *casebook.Settings) { s.TasteMost = "200" },
 		"words for a number":     func(s *casebook.Settings) { s.Numbers = []casebook.Number{{Label: "Doctor", Number: "ask next door"}} },
 		"a number of nobody":     func(s *casebook.Settings) { s.Numbers = []casebook.Number{{Label: " ", Number: "5"}} },

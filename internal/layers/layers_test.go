@@ -4,6 +4,7 @@ package layers
 
 import (
 	"os/exec"
+	"regexp"
 	"strings"
 	"testing"
 )
@@ -70,6 +71,19 @@ func TestNoTaxonInCode(t *testing.T) {
 		out, _ := exec.Command("sh", "-c", `cd ../.. && git ls-files '*.go' | grep -v _test.go | xargs grep -l "`+id+`"`).Output()
 		if len(out) > 0 {
 			t.Errorf("%s is named in %s", id, out)
+		}
+	}
+}
+
+// The word that promises is written nowhere that is printed: not in the guide, the
+// pages or the program. Ids and comments may hold it.
+func TestNoPromiseIsWritten(t *testing.T) {
+	out, _ := exec.Command("sh", "-c", `cd ../.. && git grep -niE "harmless" -- guide/data web/src web/index.html '*.go' ':!*_test.go'`).Output()
+	id, word := regexp.MustCompile(`[a-z]-harmless|harmless-[a-z]`), regexp.MustCompile(`(?i)harmless`)
+	for l := range strings.Lines(string(out)) {
+		said, _, _ := strings.Cut(l, "//")
+		if word.MatchString(id.ReplaceAllString(said, "")) {
+			t.Error(l)
 		}
 	}
 }
