@@ -155,7 +155,7 @@ func (c *Casebook) SaveIncident(in *Incident) (*IncidentView, error) {
 			switch {
 			case sameAs(old, in):
 				return nil, nil // sent again, since the answer was lost
-			case in.Rev < old.Rev:
+			case in.Rev != old.Rev: // older, or newer: a backup was restored meanwhile
 				joined, ok := joinIncidents(old, in)
 				if !ok {
 					return nil, &Conflict{What: "This incident was changed on another screen.", Hint: "Nothing is lost: both are here. Put them together.", Now: old}
@@ -299,12 +299,20 @@ func (c *Casebook) Incident(id string) (*IncidentView, error) {
 	}
 	table := incident.NewTable(c.Engine.Index().Book)
 	var closings []incident.Closing
+	first := firstSign(in)
+	odd := map[string]bool{}
+	meals := k.inReach(in, odd)
 	for _, x := range in.Closings {
 		closings = append(closings, incident.Closing{Exposure: x.Exposure, By: x.By, Advice: x.Advice, AtMS: x.AtMS})
+		for _, m := range meals {
+			// An earlier form knew all meals of a lot by one name: what was closed then
+			// was closed of those that were eaten by then.
+			if x.Exposure == bookMeal+strings.ToLower(m.Lot) && m.AtMS <= x.AtMS {
+				closings = append(closings, incident.Closing{Exposure: m.ID, By: x.By, Advice: x.Advice, AtMS: x.AtMS})
+			}
+		}
 	}
-	first := firstSign(in)
-	odd := map[int64]bool{}
-	for _, x := range append(slices.Clone(in.Exposures), k.inReach(in, odd)...) {
+	for _, x := range append(slices.Clone(in.Exposures), meals...) {
 		e := incident.Exposure{ID: x.ID, Route: x.Route, AtMS: x.AtMS}
 		e.Kingdom, _ = guide.ParseKingdom(x.Kingdom)
 		if l, ok := k.book.Lot(x.Lot); ok {
@@ -315,7 +323,7 @@ func (c *Casebook) Incident(id string) (*IncidentView, error) {
 			sign = 0 // what was felt before a meal is not of it
 		}
 		clock := table.Of(e, sign, v.NowMS, closings)
-		cv := ClockView{Exposure: x, FromBook: strings.HasPrefix(x.ID, bookMeal), OddTime: odd[x.AtMS] && strings.HasPrefix(x.ID, bookMeal), SinceMS: clock.SinceMS, DelayMS: clock.DelayMS, Warning: clock.Warning, LateWords: clock.LateWords, Lines: []SyndromeLine{}}
+		cv := ClockView{Exposure: x, FromBook: strings.HasPrefix(x.ID, bookMeal), OddTime: odd[x.ID], SinceMS: clock.SinceMS, DelayMS: clock.DelayMS, Warning: clock.Warning, LateWords: clock.LateWords, Lines: []SyndromeLine{}}
 		for i := range clock.Lines {
 			cv.Lines = append(cv.Lines, lineOf(&clock.Lines[i]))
 		}
@@ -338,9 +346,9 @@ func firstSign(in *Incident) int64 {
 const bookMeal = "book-"
 
 // inReach finds the meals of the book that lie within reach and that nobody named:
-// of everyone, since whom it concerns is not known at first. odd marks the times
-// that do not agree with the order of entry.
-func (k *pot) inReach(in *Incident, odd map[int64]bool) []Exposure {
+// of everyone, since whom it concerns is not known at first. odd marks, by
+// id, the meals whose times do not agree with the order of entry.
+func (k *pot) inReach(in *Incident, odd map[string]bool) []Exposure {
 	const reach = int64(ReachDays) * 24 * incident.HourMS
 	since := int64(0)
 	for i := range k.events {
@@ -356,14 +364,13 @@ func (k *pot) inReach(in *Incident, odd map[int64]bool) []Exposure {
 		if slices.ContainsFunc(in.Exposures, func(x Exposure) bool { return x.Lot == s.Lot && x.Route == "eaten" }) {
 			continue
 		}
-		if s.AtMS > in.BeganMS || s.AtMS < in.BeganMS-reach {
-			odd[s.AtMS] = true
-		}
-		id := bookMeal + strings.ToLower(s.Lot)
-		if i := slices.IndexFunc(out, func(x Exposure) bool { return x.ID == id && x.AtMS == s.AtMS }); i >= 0 {
+		isOdd := s.AtMS > in.BeganMS || s.AtMS < in.BeganMS-reach
+		if i := slices.IndexFunc(out, func(x Exposure) bool { return x.Lot == s.Lot && x.AtMS == s.AtMS && odd[x.ID] == isOdd }); i >= 0 {
 			out[i].People = append(out[i].People, k.c.nameOf(s.Person))
 			continue
 		}
+		id := bookMeal + strings.ToLower(s.Lot) + "-" + itoa(int(s.Seq))
+		odd[id] = isOdd
 		out = append(out, Exposure{ID: id, Route: "eaten", AtMS: s.AtMS, Lot: s.Lot, People: []string{k.c.nameOf(s.Person)}})
 	}
 	return out

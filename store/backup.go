@@ -122,7 +122,26 @@ func Restore(path, from string, now time.Time) (kept string, err error) {
 		return "", lockError(path, err)
 	}
 	defer func() { _ = lock.Close() }()
-	return swap(path, from, now)
+	if kept, err = swap(path, from, now); err == nil {
+		if db, err := existing(path); err == nil {
+			s := &Store{db: db, path: path}
+			s.raiseRevisions()
+			_ = s.closeDB()
+		}
+	}
+	return kept, err
+}
+
+// raiseRevisions puts every revision past those that a screen may know which was
+// opened before a backup was restored: what it sends is joined or refused, and never
+// written over what came after. A backup of an older form has none yet.
+func (s *Store) raiseRevisions() {
+	if s.db == nil {
+		return
+	}
+	for _, t := range []string{"notes", "people", "finds"} {
+		_ = s.db.Exec("UPDATE " + t + " SET rev = rev + 1000000").Error
+	}
 }
 
 // Restore puts a backup in the place of the open database and opens that. When it
@@ -135,6 +154,9 @@ func (s *Store) Restore(from string, now time.Time) (kept string, err error) {
 		return "", err
 	}
 	kept, err = swap(s.path, from, now)
+	if err == nil {
+		defer func() { s.raiseRevisions() }()
+	}
 	if again := s.open(); again != nil && err == nil && kept != "" {
 		_ = s.closeDB()
 		_ = errors.Join(os.Rename(s.path, s.path+".refused"), os.Rename(kept, s.path))
