@@ -88,7 +88,7 @@ func (c *Casebook) Begin(b *Begin) (*View, error) {
 	if err := c.Store.AddFind(row, &store.Specimen{FindID: b.ID, ID: FirstSpecimen, Number: 1}, events...); err != nil {
 		return nil, err
 	}
-	return c.viewAndKeep(row)
+	return c.viewAndKeep(row, false)
 }
 
 // placeOf is the stored place that a find is begun at, by id or by its whole name.
@@ -112,13 +112,30 @@ func (c *Casebook) placeOf(b *Begin) (id, name string, err error) {
 // viewAndKeep judges a find after something of it was stored. The verdict is a copy
 // of what follows from the log: where it alone can't be stored, what was stored
 // before it stands, and is not called lost.
-func (c *Casebook) viewAndKeep(row *store.Find) (*View, error) {
+func (c *Casebook) viewAndKeep(row *store.Find, tap bool) (*View, error) {
+	inputs, err := c.Store.Inputs(row.ID)
+	if err != nil {
+		inputs = -1
+	}
 	v, err := c.view(row)
 	if err != nil {
 		return nil, err
 	}
-	if err := c.keep(v); err != nil {
+	if err := c.Store.Atomically("keep verdict", row.ID, func(tx *store.Store) error { return c.on(tx).keep(v, tap) }); err != nil {
 		slog.Warn("a verdict was not kept; it follows from the log", "find", row.ID, "err", err)
+	}
+	if !c.Store.Derived() || inputs < 0 {
+		return v, nil
+	}
+	if err := c.Store.Atomically("keep summary", row.ID, func(tx *store.Store) error {
+		c := c.on(tx)
+		s, err := c.summarise(v)
+		if err != nil {
+			return err
+		}
+		return c.keepSummary(s, inputs)
+	}); err != nil {
+		slog.Warn("a summary was not kept; it follows from the log", "find", row.ID, "err", err)
 	}
 	return v, nil
 }
@@ -137,16 +154,35 @@ func (c *Casebook) Append(id string, e *NewLine) (*View, error) {
 		return nil, err
 	}
 	ev := &store.Event{FindID: id, Specimen: e.Specimen, Key: e.Key, Kind: e.Kind, Body: store.JSON(e.Body), AtMS: c.Now().UnixMilli()}
-	stored, err := c.Store.Append(ev)
-	if err != nil {
-		return nil, err
-	}
-	if a := e.Body.Answer; stored && a != nil { // what was waited for has been read
-		if err := c.Store.EndWait(id, e.Specimen, a.Trait); err != nil {
-			return nil, err
+	var v *View
+	err = c.Store.Atomically("store answer", id, func(tx *store.Store) error {
+		c := c.on(tx)
+		stored, err := tx.Append(ev, c.carries(e))
+		if err != nil {
+			return err
 		}
+		if a := e.Body.Answer; stored && a != nil { // what was waited for has been read
+			if err := tx.EndWait(id, e.Specimen, a.Trait); err != nil {
+				return err
+			}
+		}
+		v, err = c.viewAndKeep(row, true)
+		return err
+	})
+	return v, err
+}
+
+// carries reports whether a line may change what hands, gloves or blade carry on to the
+// other finds of the outing.
+func (c *Casebook) carries(e *NewLine) bool {
+	switch a := e.Body.Answer; {
+	case a != nil:
+		ix := c.Engine.Index()
+		at, ok := ix.TraitAt(a.Trait)
+		return ok && ix.Book.Traits[at].Smell
+	default:
+		return e.Kind != "staged" && e.Kind != "picked" && e.Kind != "noted"
 	}
-	return c.viewAndKeep(row)
 }
 
 // SetFacts replaces what is known of a find; changing the intent reopens the
@@ -178,7 +214,7 @@ func (c *Casebook) SetFacts(id string, f *Facts) (*View, error) {
 	if err != nil {
 		return nil, err
 	}
-	return c.viewAndKeep(row)
+	return c.viewAndKeep(row, false)
 }
 
 // AddSpecimen adds an individual.
@@ -194,7 +230,7 @@ func (c *Casebook) AddSpecimen(id string, sp *Specimen) (*View, error) {
 	known := sp.JoinedTo == ""
 	for _, s := range have {
 		if s.ID == sp.ID {
-			return c.viewAndKeep(row) // the same request sent again
+			return c.viewAndKeep(row, false) // the same request sent again
 		}
 		known = known || s.ID == sp.JoinedTo
 	}
@@ -204,7 +240,7 @@ func (c *Casebook) AddSpecimen(id string, sp *Specimen) (*View, error) {
 	if err := c.Store.AddSpecimen(&store.Specimen{FindID: id, ID: sp.ID, Number: len(have) + 1, JoinedTo: sp.JoinedTo, Count: sp.Count}); err != nil {
 		return nil, err
 	}
-	return c.viewAndKeep(row)
+	return c.viewAndKeep(row, false)
 }
 
 // CountSpecimen says on how many items, each looked at by itself, the answers of
@@ -237,24 +273,7 @@ func (c *Casebook) CountSpecimen(id, specimen string, was, count, picked int) (*
 	if err != nil {
 		return nil, err
 	}
-	return c.viewAndKeep(row)
-}
-
-// Finds lists all finds, newest first, each as it is judged by today's guide, and
-// those that can't be read.
-func (c *Casebook) Finds() ([]View, []Aside) {
-	rows, lost := c.Store.Finds()
-	aside := asideOf(lost, "find")
-	out := []View{}
-	for i := range rows {
-		v, err := c.view(&rows[i])
-		if err != nil {
-			aside = append(aside, c.asideFind(&rows[i], err))
-			continue
-		}
-		out = append(out, *v)
-	}
-	return out, aside
+	return c.viewAndKeep(row, false)
 }
 
 // olderFacts are words that an earlier form stored and that no caution of the
@@ -343,24 +362,16 @@ type Rejudged struct {
 	NoLongerPasses bool   `json:"noLongerPasses"`
 }
 
-// Rejudge judges every find again and lists those whose verdict was stored under
-// another guide and has changed.
+// Rejudge lists the finds whose verdict was stored under another guide and is not
+// what today's would give.
 func (c *Casebook) Rejudge() ([]Rejudged, error) {
-	last, _ := c.Store.LastVerdicts() // what is lost stands in [Casebook.Check]
+	c.freshen()
 	out := []Rejudged{}
-	for _, l := range last {
-		row, err := c.Store.Find(l.FindID)
-		if err != nil {
-			continue // set aside: see [Casebook.Check]
-		}
-		f, _, err := c.assemble(row)
-		if err != nil {
-			continue
-		}
-		was, _ := evidence.ParseVerdict(l.Verdict)
-		r := c.Engine.Rejudge(f, l.Specimen, was, l.GuideVersion)
-		if r.GuideChanged && r.Was != r.Now {
-			out = append(out, Rejudged{l.FindID, row.Title, l.Specimen, r.Was.String(), r.Now.String(), r.GuideChanged, r.NoLongerPasses})
+	list, _, _ := c.Summaries(store.FindQuery{Only: "moved"}) // what is lost stands in [Casebook.Check]
+	for i := range list {
+		for _, r := range list[i].Moved {
+			r.Title = list[i].Title
+			out = append(out, r)
 		}
 	}
 	return out, nil

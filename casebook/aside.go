@@ -3,6 +3,7 @@ package casebook
 import (
 	"cmp"
 	"fmt"
+	"log/slog"
 	"slices"
 	"strings"
 	"time"
@@ -53,12 +54,16 @@ type Findings struct {
 	Finds  int      `json:"finds" doc:"That can be read"`
 	Lines  int      `json:"lines" doc:"Of the book of the kitchen, that hold together"`
 	Whole  bool     `json:"whole" doc:"Nothing is wrong"`
+	// Anew are finds whose summary did not say what their log says.
+	Anew []string `json:"anew,omitempty" doc:"Finds whose line in the lists did not say what their log says; all were made anew"`
 }
 
 // Check asks the database whether its file holds together, reads every record, and
 // replays the book of the kitchen. It changes nothing and never fails: what is
 // wrong is listed.
-func (c *Casebook) Check() *Findings {
+//
+// compare is how many finds, the newest, are judged again to compare their summaries.
+func (c *Casebook) Check(compare int) *Findings {
 	out := &Findings{AtMS: c.Now().UnixMilli(), Faults: []string{}}
 	var aside bounded.List[Aside]
 	if faults, err := c.Store.QuickCheck(); err != nil {
@@ -67,6 +72,7 @@ func (c *Casebook) Check() *Findings {
 		out.Faults = append(out.Faults, faults...)
 	}
 	c.checkFinds(out, &aside)
+	out.Anew = c.checkSummaries(compare)
 	k := c.ledger()
 	out.Lines = len(k.events)
 	for _, a := range k.aside {
@@ -163,3 +169,31 @@ func (k *Findings) Report() []string {
 
 // stamp is a moment as a part of a file name.
 func stamp(t time.Time) string { return t.Format("20060102-150405") }
+
+// checkSummaries judges the newest finds again, so many of them, and compares what comes
+// out with their summaries. Where one differs all are dropped and made anew: it says
+// which differed.
+func (c *Casebook) checkSummaries(most int) []string {
+	var wrong []string
+	rows, _ := c.Store.Rows(store.FindQuery{Limit: most})
+	for i := range rows {
+		kept, ok := c.read(&rows[i])
+		if !ok {
+			continue // old: it is judged anew before it is shown
+		}
+		v, err := c.view(&rows[i].Find)
+		if err != nil {
+			continue
+		}
+		if now, err := c.summarise(v); err == nil && store.JSON(now) != store.JSON(kept) {
+			wrong = append(wrong, rows[i].ID)
+		}
+	}
+	if len(wrong) > 0 {
+		slog.Warn("summaries did not say what their logs say, and are made anew", "finds", wrong)
+		if err := c.Store.DropSummaries(); err != nil {
+			slog.Warn("summaries can't be dropped", "err", err)
+		}
+	}
+	return wrong
+}

@@ -105,7 +105,7 @@ func (c *Casebook) Restore(name string) (kept string, err error) {
 	if kept, err = c.Store.Restore(path, c.Now()); err != nil {
 		return "", err
 	}
-	c.KeepCheck(c.Check())
+	c.KeepCheck(c.Check(50))
 	return kept, nil
 }
 

@@ -4,6 +4,7 @@
 package casebook
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"strings"
@@ -65,9 +66,25 @@ type Casebook struct {
 	Engine  *evidence.Engine
 	Now     func() time.Time
 	Overlay Overlay
+	*shared
+}
 
+// shared is what all requests share.
+type shared struct {
 	checked atomic.Pointer[Findings]
 	kitchen sync.Mutex // one line of the book of the kitchen at a time
+	anew    anew
+	ledgers ledgers
+	fresh   freshness
+}
+
+// With is the casebook for one request: when that is gone, what it asked for stops.
+func (c *Casebook) With(ctx context.Context) *Casebook { return c.on(c.Store.With(ctx)) }
+
+func (c *Casebook) on(s *store.Store) *Casebook {
+	out := *c
+	out.Store = s
+	return &out
 }
 
 // Overlay is where the user's own entries are read from, and what was left out
@@ -79,7 +96,7 @@ type Overlay struct {
 
 // New makes a casebook on the wall clock.
 func New(s *store.Store, e *evidence.Engine) *Casebook {
-	return &Casebook{Store: s, Engine: e, Now: time.Now}
+	return &Casebook{Store: s, Engine: e, Now: time.Now, shared: &shared{}}
 }
 
 // Line is one line of the log as it is shown.
@@ -172,15 +189,22 @@ func (c *Casebook) placeName(row *store.Find) string {
 
 // keep stores the verdicts of a view: what was decided, by which guide, on which
 // answers, for which reasons.
-func (c *Casebook) keep(v *View) error {
+//
+// A tap is kept only when it changed a verdict: what else it did follows from the log
+// (see [Casebook.History]). What changes beside the log is kept when any reason changed.
+func (c *Casebook) keep(v *View, tap bool) error {
 	var upto int64
 	if n := len(v.Log); n > 0 {
 		upto = v.Log[n-1].Seq
 	}
 	for i := range v.Patch.Judgements {
 		j := &v.Patch.Judgements[i]
-		err := c.Store.KeepVerdict(&store.Verdict{FindID: v.ID, Specimen: j.Specimen, UptoSeq: upto, GuideVersion: j.Guide,
-			Verdict: j.Verdict, Reasons: store.JSON(reasonsOf(j)), AtMS: c.Now().UnixMilli()})
+		r := reasonsOf(j)
+		if r.Beside = !tap; r.Beside {
+			r.Facts = &v.Facts
+		}
+		err := c.Store.KeepVerdict(tap, &store.Verdict{FindID: v.ID, Specimen: j.Specimen, UptoSeq: upto, GuideVersion: j.Guide,
+			Verdict: j.Verdict, Reasons: store.JSON(r), AtMS: c.Now().UnixMilli()})
 		if err != nil {
 			return err
 		}
@@ -196,6 +220,10 @@ type Reasons struct {
 	Readings    map[string]string  `json:"readings,omitempty"`
 	Ledger      map[string]string  `json:"ledger,omitempty"`
 	Steps       map[string][]int64 `json:"steps,omitempty"`
+	// Beside: what changed was beside the log: facts, specimens, counts.
+	Beside bool `json:"beside,omitempty"`
+	// Facts are those from then on, where Beside holds.
+	Facts *Facts `json:"facts,omitempty"`
 }
 
 func reasonsOf(j *report.Judgement) Reasons {

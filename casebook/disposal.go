@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"time"
 
+	"zestythicket/evidence"
 	"zestythicket/report"
 )
 
@@ -56,7 +57,7 @@ func planOf(f *Facts, p *report.Patch) *Plan {
 		{back.AddDate(0, 0, RegrowthDays).Format(time.DateOnly), "Look for regrowth at the stumps and runners, in gloves.", "What comes again is as harmful as what was cut."},
 	}, Words: "The hazard is still on when it is dry. It can still hurt whoever touches it on every day of this plan, and it is never burnt."}
 	for i := range p.Judgements {
-		if p.Judgements[i].Verdict == "no-contact-hazard" {
+		if p.Judgements[i].Verdict == evidence.NoContactHazard.String() {
 			plan.Words = "No contact hazard was found among the entries checked; the plan is kept all the same. The guide does not know every plant."
 		}
 	}

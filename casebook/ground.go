@@ -144,6 +144,19 @@ func notes[T any](c *Casebook, kind string) ([]T, error) {
 	return out, nil
 }
 
+// notesByID are the records of a kind that can be read, by id.
+func notesByID[T any](c *Casebook, kind string) map[string]T {
+	rows, _ := c.Store.Notes(kind)
+	out := make(map[string]T, len(rows))
+	for _, r := range rows {
+		var v T
+		if unJSON(r.Doc, &v) == nil {
+			out[r.ID] = v
+		}
+	}
+	return out
+}
+
 func note[T any](c *Casebook, kind, id string) (*T, error) {
 	row, err := c.Store.Note(kind, id)
 	if err != nil {

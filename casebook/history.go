@@ -1,6 +1,7 @@
 package casebook
 
 import (
+	"math"
 	"slices"
 	"strings"
 
@@ -38,26 +39,21 @@ func (c *Casebook) History(id, specimen string) ([]Turn, error) {
 	}); err != nil {
 		return nil, err
 	}
-	rows, _ := c.Store.Verdicts(id)
+	points, err := c.points(id, specimen)
+	if err != nil {
+		return nil, err
+	}
 	out := []Turn{}
-	var last *store.Verdict
-	was := Reasons{}
-	for i := range rows {
-		if rows[i].Specimen != specimen {
-			continue
-		}
-		var now Reasons
-		if err := unJSON(rows[i].Reasons, &now); err != nil {
-			continue // set aside: see [Casebook.Check]
-		}
-		if t := c.turn(last, &rows[i], &was, &now); t.tells() {
+	var last *point
+	for i := range points {
+		if t := c.turn(last, &points[i]); t.tells() {
 			out = append(out, t)
 		}
-		last, was = &rows[i], now
+		last = &points[i]
 	}
 	version := c.Engine.Index().Book.Version
-	if last != nil && last.GuideVersion != version {
-		t := c.turn(last, &store.Verdict{UptoSeq: last.UptoSeq, GuideVersion: version, Verdict: verdict, AtMS: c.Now().UnixMilli()}, &was, today)
+	if last != nil && last.guide != version {
+		t := c.turn(last, &point{last.seq, c.Now().UnixMilli(), version, verdict, today})
 		t.By = "today"
 		out = append(out, t)
 	}
@@ -69,22 +65,97 @@ func (t *Turn) tells() bool {
 	return t.By == "begin" || t.Was != t.Now || len(t.Cut)+len(t.Again)+len(t.New)+len(t.Done) > 0
 }
 
-func (c *Casebook) turn(last, row *store.Verdict, was, now *Reasons) Turn {
-	t := Turn{Seq: row.UptoSeq, AtMS: row.AtMS, Guide: row.GuideVersion, Now: row.Verdict, Open: len(now.Obligations), By: "log",
+// point is what was concluded at one point of a log: stored then, or worked out from
+// the log where every line is judged by today's guide.
+type point struct {
+	seq     int64
+	atMS    int64
+	guide   string
+	verdict string
+	reasons *Reasons
+}
+
+// points are the stored verdicts on a specimen and, between those of today's guide, what
+// each line of the log did: only changes of the verdict are stored. What was
+// known beside the log stands with the verdicts that it changed.
+func (c *Casebook) points(id, specimen string) ([]point, error) {
+	rows, _ := c.Store.Verdicts(id)
+	var stored []point
+	for i := range rows {
+		r := &rows[i]
+		now := &Reasons{}
+		if r.Specimen != specimen || unJSON(r.Reasons, now) != nil {
+			continue // what can't be read is set aside: see [Casebook.Check]
+		}
+		stored = append(stored, point{r.UptoSeq, r.AtMS, r.GuideVersion, r.Verdict, now})
+	}
+	row, err := c.Store.Find(id)
+	if err != nil {
+		return nil, err
+	}
+	version := c.Engine.Index().Book.Version
+	var out []point
+	for i := range stored {
+		out = append(out, stored[i])
+		if f := stored[i].reasons.Facts; f != nil {
+			row.Facts = store.JSON(f)
+		}
+		until := int64(math.MaxInt64)
+		if i+1 < len(stored) {
+			until = stored[i+1].seq
+			if stored[i+1].guide != version {
+				continue
+			}
+		}
+		if stored[i].guide != version {
+			continue
+		}
+		f, lines, err := c.assemble(row)
+		if err != nil {
+			return nil, err
+		}
+		for k := range lines {
+			if l := &lines[k]; l.Seq > stored[i].seq && (l.Seq < until || l.Seq == until && stored[i+1].reasons.Beside) {
+				out = append(out, c.pointAt(f, specimen, l))
+			}
+		}
+	}
+	return out, nil
+}
+
+// pointAt judges a find as it was after one line of its log.
+func (c *Casebook) pointAt(f *evidence.Find, specimen string, l *Line) point {
+	then := *f
+	then.Log = nil
+	for i := range f.Log {
+		if f.Log[i].Seq <= l.Seq {
+			then.Log = append(then.Log, f.Log[i])
+		}
+	}
+	j := c.Engine.Judge(&then, specimen)
+	w := report.Of(c.Engine.Index(), &then, &j)
+	r := reasonsOf(&w)
+	return point{l.Seq, l.AtMS, w.Guide, w.Verdict, &r}
+}
+
+func (c *Casebook) turn(last, row *point) Turn {
+	now := row.reasons
+	t := Turn{Seq: row.seq, AtMS: row.atMS, Guide: row.guide, Now: row.verdict, Open: len(now.Obligations), By: "log",
 		Cut: []report.TaxonRef{}, Again: []report.TaxonRef{}, New: []string{}, Done: []string{}}
-	if v, ok := evidence.ParseVerdict(row.Verdict); ok {
+	if v, ok := evidence.ParseVerdict(row.verdict); ok {
 		t.Word = report.VerdictWord(v)
 	}
 	switch {
 	case last == nil:
 		t.By = "begin"
 		return t // everything is new; nothing changed
-	case last.GuideVersion != row.GuideVersion:
+	case last.guide != row.guide:
 		t.By = "guide"
-	case last.UptoSeq == row.UptoSeq:
+	case now.Beside, last.seq == row.seq:
 		t.By = "facts"
 	}
-	t.Was = last.Verdict
+	was := last.reasons
+	t.Was = last.verdict
 	ix := c.Engine.Index()
 	for i := range ix.Book.Taxa {
 		taxon := ix.Book.Taxa[i].ID

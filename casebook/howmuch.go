@@ -239,7 +239,7 @@ func (c *Casebook) limits(v *View, st *harvest.Stand, people int) error {
 	if err != nil {
 		return err
 	}
-	k := c.openKitchen()
+	k := c.ledger()
 	day, _ := time.Parse(time.DateOnly, v.Day)
 	st.Taken, st.TakenG = k.taken(v, day, false)
 	for i := range places {
@@ -276,16 +276,16 @@ func (c *Casebook) limits(v *View, st *harvest.Stand, people int) error {
 
 // taken is what was bagged of a find's kind at its place, that day or that year.
 func (k *pot) taken(v *View, day time.Time, year bool) (pieces int, grams quantity.Amount) {
+	at, err := k.c.Store.FindsAt(v.PlaceID, v.Place, day.Year())
+	if err != nil {
+		return 0, quantity.Zero
+	}
 	for _, l := range k.book.Lots() {
 		if len(l.Parents) > 0 || l.Taxon != v.Facts.Target {
 			continue
 		}
-		row, err := k.c.Store.Find(l.Find)
-		if err != nil || row.PlaceID != v.PlaceID || v.PlaceID == "" && row.PlaceName != v.Place {
-			continue
-		}
-		at, err := time.Parse(time.DateOnly, row.Day)
-		if err != nil || year && at.Year() != day.Year() || !year && !at.Equal(day) {
+		found, ok := at[l.Find]
+		if !ok || !year && found != day.Format(time.DateOnly) {
 			continue
 		}
 		pieces, grams = pieces+l.Pieces, grams.Add(l.Made)

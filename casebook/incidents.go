@@ -252,16 +252,20 @@ func (c *Casebook) holdFor(in *Incident) error {
 	defer c.kitchen.Unlock()
 	k := c.ledger()
 	first := map[string]bool{}
+	sent := func(key string) bool { // where that can't be read it is laid again
+		has, err := c.Store.KitchenHas(key)
+		return err == nil && has
+	}
 	for _, x := range in.Exposures {
 		if _, ok := k.book.Lot(x.Lot); !ok {
 			continue
 		}
 		// An earlier form held once for each lot.
-		older := !first[x.Lot] && k.keys["incident-"+in.ID[:min(20, len(in.ID))]+"-"+x.Lot]
+		older := !first[x.Lot] && sent("incident-"+in.ID[:min(20, len(in.ID))]+"-"+x.Lot)
 		first[x.Lot] = true
 		sum := sha256.Sum256([]byte(in.ID + "\x00" + x.ID + "\x00" + x.Lot))
 		key := "incident-" + hex.EncodeToString(sum[:20])
-		if older || k.keys[key] {
+		if older || sent(key) {
 			continue
 		}
 		if err := c.add(k, &KitchenAct{Key: key, Kind: "held", Lot: x.Lot, Why: "an incident was taken down", AtMS: c.Now().UnixMilli()}); err != nil {
@@ -366,12 +370,12 @@ func (k *pot) inReach(in *Incident, odd map[string]bool) []Exposure {
 		}
 		isOdd := s.AtMS > in.BeganMS || s.AtMS < in.BeganMS-reach
 		if i := slices.IndexFunc(out, func(x Exposure) bool { return x.Lot == s.Lot && x.AtMS == s.AtMS && odd[x.ID] == isOdd }); i >= 0 {
-			out[i].People = append(out[i].People, k.c.nameOf(s.Person))
+			out[i].People = append(out[i].People, k.nameOf(s.Person))
 			continue
 		}
 		id := bookMeal + strings.ToLower(s.Lot) + "-" + itoa(int(s.Seq))
 		odd[id] = isOdd
-		out = append(out, Exposure{ID: id, Route: "eaten", AtMS: s.AtMS, Lot: s.Lot, People: []string{k.c.nameOf(s.Person)}})
+		out = append(out, Exposure{ID: id, Route: "eaten", AtMS: s.AtMS, Lot: s.Lot, People: []string{k.nameOf(s.Person)}})
 	}
 	return out
 }
@@ -403,16 +407,12 @@ func (k *pot) suspects(l *lot.Lot) (guide.Kingdom, []string) {
 	}
 	for _, bag := range k.book.Bags(l.ID) {
 		b, _ := k.book.Lot(bag)
-		v, err := k.view(b.Find)
-		if err != nil {
+		f, ok := k.find(b.Find)
+		if !ok {
 			continue // what is not known of the find takes nothing off the list
 		}
-		for i := range v.Patch.Judgements {
-			for _, e := range v.Patch.Judgements[i].Ledger {
-				if !e.RuledOut && e.Grade >= int(guide.Poisonous) {
-					take(e.Taxon.ID)
-				}
-			}
+		for _, id := range f.Possible {
+			take(id)
 		}
 	}
 	return kingdom, out

@@ -15,6 +15,7 @@ import (
 	"zestythicket/lot"
 	"zestythicket/quantity"
 	"zestythicket/report"
+	"zestythicket/store"
 )
 
 // JournalLine is one thing that happened.
@@ -25,7 +26,6 @@ type JournalLine struct {
 	What  string `json:"what"`
 	Place string `json:"place,omitempty"`
 	Link  string `json:"link,omitempty"`
-	text  string
 }
 
 // YearSum is what a year gave of one kind.
@@ -47,32 +47,43 @@ type Journal struct {
 // Journal lists what happened; every word of the query must stand in a line, with
 // no regard to case and accents.
 func (c *Casebook) Journal(query string, most int) (*Journal, error) {
-	k := c.openKitchen()
-	lines, err := c.journalOfFinds()
-	if err != nil {
-		return nil, err
-	}
-	lines = append(lines, k.journalOfLots()...)
-	more, err := c.journalOfNotes()
-	if err != nil {
-		return nil, err
-	}
-	lines = append(lines, more...)
-	j := &Journal{Lines: []JournalLine{}, Years: k.years(), Of: len(lines)}
+	c.freshen()
+	k := c.ledger()
 	words := strings.Fields(fold(query))
-	for _, l := range lines {
-		text := fold(strings.Join([]string{l.Day, l.Kind, l.Title, l.What, l.Place, l.text}, " "))
-		if !slices.ContainsFunc(words, func(w string) bool { return !strings.Contains(text, w) }) {
-			j.Lines = append(j.Lines, l)
+	lines, of, err := c.journalOfFinds(words, most)
+	if err != nil {
+		return nil, err
+	}
+	notes, err := c.journalOfNotes()
+	if err != nil {
+		return nil, err
+	}
+	for i := range notes {
+		if notes[i].says(words) {
+			lines = append(lines, notes[i])
 		}
 	}
+	lots, events := k.journalOfLots(words, most)
+	j := &Journal{Lines: append(lines, lots...), Years: k.years(), Of: of + events + len(notes)}
 	slices.SortStableFunc(j.Lines, func(a, b JournalLine) int { return cmp.Or(-cmp.Compare(a.Day, b.Day), cmp.Compare(a.Title, b.Title)) })
 	j.Lines = j.Lines[:min(most, len(j.Lines))]
 	return j, nil
 }
 
+// says: every word stands in the line.
+func (l *JournalLine) says(words []string) bool {
+	if len(words) == 0 {
+		return true
+	}
+	text := fold(strings.Join([]string{l.Day, l.Kind, l.Title, l.What, l.Place}, " "))
+	return !slices.ContainsFunc(words, func(w string) bool { return !strings.Contains(text, w) })
+}
+
 // fold drops case and accents.
 func fold(s string) string {
+	if isASCII(s) {
+		return strings.ToLower(s)
+	}
 	out, _, err := transform.String(transform.Chain(norm.NFD, runes.Remove(runes.In(unicode.Mn)), norm.NFC), strings.ToLower(s))
 	if err != nil {
 		return strings.ToLower(s)
@@ -80,50 +91,95 @@ func fold(s string) string {
 	return out
 }
 
-func (c *Casebook) journalOfFinds() ([]JournalLine, error) {
-	views, _ := c.Finds()
-	var out []JournalLine
-	for i := range views {
-		v := &views[i]
-		l := JournalLine{Day: v.Day, Kind: "find", Title: titleOf(v), Place: v.Place, Link: "/find/" + v.ID}
-		if v.Target != nil {
-			l.text = v.Target.Common + " " + v.Target.Scientific
+func isASCII(s string) bool {
+	for i := range len(s) {
+		if s[i] >= 0x80 {
+			return false
 		}
-		if len(v.Patch.Judgements) > 0 {
-			j := &v.Patch.Judgements[0]
-			ruled, dangers := 0, 0
-			for _, e := range j.Ledger {
-				dangers++
-				if e.RuledOut {
-					ruled++
-					l.text += " " + e.Taxon.Common
-				}
-			}
-			l.What = fmt.Sprintf("%s; %d of %d dangers ruled out", j.Word, ruled, dangers)
-			if len(j.LeaveWords) > 0 {
-				l.What += "; left alone: " + strings.Join(j.LeaveWords, "; ")
+	}
+	return true
+}
+
+// findQuery asks for finds in whose summaries, or the names of whose places, every word
+// stands.
+func (c *Casebook) findQuery(words []string) store.FindQuery {
+	q := store.FindQuery{Words: words}
+	if len(words) == 0 {
+		return q
+	}
+	names := c.placeNames()
+	for _, w := range words {
+		var ids []string
+		for id, name := range names {
+			if strings.Contains(fold(name), w) {
+				ids = append(ids, id)
 			}
 		}
-		if h, err := note[sortedDoc](c, sortKind, v.ID); err == nil {
-			left := 0
-			for _, b := range c.Engine.Index().Book.Kitchen.BandsFor(v.Facts.Part) {
+		slices.Sort(ids)
+		q.Places = append(q.Places, ids)
+	}
+	return q
+}
+
+func (c *Casebook) journalOfFinds(words []string, most int) (out []JournalLine, of int, err error) {
+	if of, err = c.Store.CountRows(store.FindQuery{}); err != nil {
+		return nil, 0, err
+	}
+	q := c.findQuery(words)
+	q.ByDay, q.Limit = true, most
+	list, _, _ := c.Summaries(q)
+	sorted := notesByID[sortedDoc](c, sortKind)
+	for i := range list {
+		s := &list[i]
+		l := JournalLine{Day: s.Day, Kind: "find", Title: titleIn(s), Place: s.Place, Link: "/find/" + s.ID, What: s.inWords()}
+		left := 0
+		if h, ok := sorted[s.ID]; ok {
+			for _, b := range c.Engine.Index().Book.Kitchen.BandsFor(s.Facts.Part) {
 				if b.What == "leave" {
 					left += h.Counts[b.ID]
 				}
 			}
-			if left > 0 {
-				l.What += "; " + itoa(left) + " left where they stood"
-			}
+		}
+		if left > 0 {
+			l.What += "; " + itoa(left) + " left where they stood"
 		}
 		out = append(out, l)
 	}
-	return out, nil
+	return out, of, nil
 }
 
-func (k *pot) journalOfLots() []JournalLine {
-	var out []JournalLine
+// inWords is what the journal says of a find.
+func (s *Summary) inWords() string {
+	if s.Specimens == 0 {
+		return ""
+	}
+	what := fmt.Sprintf("%s; %d of %d dangers ruled out", s.Word, len(s.Ruled), s.Dangers)
+	if len(s.LeaveWords) > 0 {
+		what += "; left alone: " + strings.Join(s.LeaveWords, "; ")
+	}
+	return what
+}
+
+var journalKinds = map[lot.Kind]string{lot.Bagged: "bag", lot.Made: "batch", lot.Ate: "eaten", lot.Felt: "felt"}
+
+// journalOfLots lists what the book of the kitchen adds, the newest first, as many as
+// are wanted and all of the last day of those; of counts all there are.
+func (k *pot) journalOfLots(words []string, most int) (out []JournalLine, of int) {
+	var at []int
 	for i := range k.events {
+		if journalKinds[k.events[i].Kind] != "" {
+			at = append(at, i)
+		}
+	}
+	of = len(at)
+	slices.SortStableFunc(at, func(a, b int) int { return cmp.Compare(k.events[b].AtMS, k.events[a].AtMS) })
+	names := map[string]string{}
+	for _, i := range at {
 		e := &k.events[i]
+		day := k.c.dayOf(e.AtMS)
+		if len(out) >= most && day != out[len(out)-1].Day {
+			break
+		}
 		id := e.Lot
 		if e.Kind == lot.Made {
 			id = e.To[0].Lot
@@ -132,13 +188,17 @@ func (k *pot) journalOfLots() []JournalLine {
 		if !ok {
 			continue
 		}
-		kind := map[lot.Kind]string{lot.Bagged: "bag", lot.Made: "batch", lot.Ate: "eaten", lot.Felt: "felt"}[e.Kind]
-		if kind == "" {
-			continue
+		name, known := names[id]
+		if !known {
+			name = k.named(l)
+			names[id] = name
 		}
-		out = append(out, JournalLine{Day: k.c.dayOf(e.AtMS), Kind: kind, Title: k.named(l), What: k.says(e), Link: "/kitchen/" + id})
+		line := JournalLine{Day: day, Kind: journalKinds[e.Kind], Title: name, What: k.says(e), Link: "/kitchen/" + id}
+		if line.says(words) {
+			out = append(out, line)
+		}
 	}
-	return out
+	return out, of
 }
 
 func (c *Casebook) journalOfNotes() ([]JournalLine, error) {
@@ -152,14 +212,11 @@ func (c *Casebook) journalOfNotes() ([]JournalLine, error) {
 	if err != nil {
 		return nil, err
 	}
-	place := func(id string) string {
-		for i := range places {
-			if places[i].ID == id {
-				return places[i].Name
-			}
-		}
-		return id
+	names := map[string]string{}
+	for i := range places {
+		names[places[i].ID] = places[i].Name
 	}
+	place := func(id string) string { return cmp.Or(names[id], id) }
 	for _, s := range seen {
 		if at, ok := ix.TaxonAt(s.Taxon); ok {
 			out = append(out, JournalLine{Day: s.Day, Kind: "seen", Title: report.Taxon(ix, at).Common, What: "first seen in the stage " + s.Stage, Place: place(s.Place), Link: "/year?place=" + s.Place})

@@ -1,11 +1,13 @@
 package casebook
 
 import (
+	"cmp"
 	"errors"
 	"slices"
 	"strings"
 	"time"
 
+	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/lot"
 	"zestythicket/quantity"
@@ -58,65 +60,72 @@ type KitchenAct struct {
 	Outcome   string `json:"outcome,omitempty" enum:"nothing,dislike,reaction,"`
 }
 
-// pot is the book of the kitchen with what is needed to judge it: each find is
-// judged once.
+// pot is the book of the kitchen with what is needed to judge it: each find is read
+// once, as its summary, and judged in full only where its answers are asked for.
 type pot struct {
 	c      *Casebook
 	book   *lot.Book
 	events []lot.Event
-	keys   map[string]bool
+	yields lot.YieldTable
 	last   int64   // number of the last line of the book, read or set aside
 	aside  []Aside // lines that can't be read, or contradict the others
 	views  map[string]*View
-	homes  map[string]string // field find to second look
-	unit   string            // in which weights are said
+	finds  map[string]*Summary // nil: it can't be read
+	people map[string]string   // names, by id
+	bagged map[string]bool     // by find: anything of its bags is left
+	unit   string              // in which weights are said
 }
 
 // openKitchen reads the book and lays the holds that follow from finds.
-func (c *Casebook) openKitchen() *pot { return c.openWith(map[string]*View{}) }
-
-// openWith opens it with finds that were judged already.
-func (c *Casebook) openWith(views map[string]*View) *pot {
+func (c *Casebook) openKitchen() *pot {
 	k := c.ledger()
-	k.views = views
 	k.layHolds()
 	return k
 }
 
-// ledger reads the book without judging any find. It never fails: lines that can't
-// be read, and lines that contradict the others, are set aside.
-func (c *Casebook) ledger() *pot {
-	lines, lost := c.Store.Kitchen()
-	set, err := c.Settings()
-	if err != nil {
-		set = standardSettings()
-	}
-	k := &pot{c: c, keys: map[string]bool{}, views: map[string]*View{}, unit: set.Unit, aside: asideOf(lost, kitchenLine)}
-	docs := map[int64]string{}
-	for i := range lines {
-		k.keys[lines[i].Key], k.last = true, max(k.last, lines[i].Seq)
-		var d kitchenDoc
-		err := unJSON(lines[i].Doc, &d)
-		var e *lot.Event
-		if err == nil {
-			e, err = eventOfAct(&d)
+// load reads the summaries of finds that will be asked for, all at once.
+func (k *pot) load(ids []string) {
+	var want []string
+	for _, id := range ids {
+		if _, ok := k.finds[id]; !ok && !slices.Contains(want, id) {
+			want = append(want, id)
+			k.finds[id] = nil
 		}
-		if err != nil {
-			k.aside = append(k.aside, Aside{kitchenLine, itoa(int(lines[i].Seq)), said(lines[i].Doc), err.Error()})
+	}
+	for part := range slices.Chunk(want, 500) {
+		list, _, waiting := k.c.Summaries(store.FindQuery{IDs: part})
+		for i := range list {
+			k.finds[list[i].ID] = &list[i]
+		}
+		if waiting == 0 {
 			continue
 		}
-		e.Seq = lines[i].Seq
-		docs[e.Seq] = lines[i].Doc
-		k.events = append(k.events, *e)
+		// What the kitchen rests on is judged now, however long it takes.
+		for _, id := range part {
+			if k.finds[id] == nil {
+				k.finds[id], _ = k.c.summaryOf(id)
+			}
+		}
 	}
-	var rejected []lot.Rejected
-	k.book, rejected = lot.ReplayAll(set.rules(), k.events)
-	for _, r := range rejected {
-		k.aside = append(k.aside, Aside{kitchenLine, itoa(int(r.Event.Seq)), said(docs[r.Event.Seq]), wordsOf(r.Err)})
-		k.events = slices.DeleteFunc(k.events, func(e lot.Event) bool { return e.Seq == r.Event.Seq })
+}
+
+// find is the summary of a find.
+func (k *pot) find(id string) (*Summary, bool) {
+	k.load([]string{id})
+	s := k.finds[id]
+	return s, s != nil
+}
+
+// nameOf is a person's name.
+func (k *pot) nameOf(id string) string {
+	if k.people == nil {
+		k.people = map[string]string{}
+		list, _ := k.c.Store.PeopleLost()
+		for i := range list {
+			k.people[list[i].ID] = list[i].Name
+		}
 	}
-	k.book.Name = c.nameOf
-	return k
+	return cmp.Or(k.people[id], id)
 }
 
 const kitchenLine = "kitchen line"
@@ -124,32 +133,31 @@ const kitchenLine = "kitchen line"
 // layHolds: a bag with pieces that nobody looked at is held, and a mixed or refused find holds its bags until every item was looked at
 // again.
 func (k *pot) layHolds() {
+	var bags []*lot.Lot
+	var finds []string
 	for _, l := range k.book.Lots() {
-		if len(l.Parents) > 0 || k.gone(l.ID) {
-			continue
+		if len(l.Parents) == 0 && !k.gone(l.ID) {
+			bags, finds = append(bags, l), append(finds, l.Find)
 		}
-		v, err := k.view(l.Find)
-		if err != nil {
-			k.book.Lay(l.ID, "its find can’t be read: nothing is eaten of it", l.AtMS)
-			continue
-		}
-		last := int64(0)
-		for i := range v.Log {
-			last = max(last, v.Log[i].AtMS)
-		}
+	}
+	k.load(finds)
+	for _, l := range bags {
+		s := k.finds[l.Find]
 		switch {
-		case v.Patch.Held && !l.WholeAgain(last):
-			k.book.Lay(l.ID, "its patch is mixed: "+v.Patch.Words, last)
-		case leftAlone(v):
-			k.book.Lay(l.ID, "its find is to be left: "+v.Patch.Judgements[0].Word, last)
+		case s == nil:
+			k.book.Lay(l.ID, "its find can’t be read: nothing is eaten of it", l.AtMS)
+		case s.Held && !l.WholeAgain(s.LastMS):
+			k.book.Lay(l.ID, "its patch is mixed: "+s.Words, s.LastMS)
+		case leftAlone(s):
+			k.book.Lay(l.ID, "its find is to be left: "+s.Word, s.LastMS)
 		}
 	}
 	k.book.LayUnlooked()
 }
 
 // leftAlone: nothing of the find passed, and the first specimen is to be left.
-func leftAlone(v *View) bool {
-	return len(v.Patch.Judgements) > 0 && v.Patch.Judgements[0].Verdict == "leave-it" && !v.Patch.Held
+func leftAlone(s *Summary) bool {
+	return s.Verdict == evidence.LeaveIt.String() && !s.Held
 }
 
 // gone: nothing is left of a bag, nor of anything made from it.
@@ -243,9 +251,9 @@ type bagNote struct {
 	PickedMS int64  `json:"pickedMs"`
 }
 
-// Cook adds a line to the book of the kitchen, if nothing speaks against it, and
-// gives the kitchen as it then stands.
-func (c *Casebook) Cook(a *KitchenAct) (*Kitchen, error) {
+// Cook adds a line to the book of the kitchen, if nothing speaks against it, and gives
+// the lots that it names as they then stand.
+func (c *Casebook) Cook(a *KitchenAct) (*Cooked, error) {
 	c.kitchen.Lock()
 	defer c.kitchen.Unlock()
 	if a.AtMS == 0 {
@@ -255,14 +263,15 @@ func (c *Casebook) Cook(a *KitchenAct) (*Kitchen, error) {
 		return nil, &Invalid{Fields: []Field{{"body.atMs", "that time is still to come", "give the time when it happened"}}}
 	}
 	k := c.openKitchen()
-	if k.keys[a.Key] {
-		return k.look()
-	}
-	if err := c.add(k, a); err != nil {
+	if sent, err := c.Store.KitchenHas(a.Key); err != nil {
 		return nil, err
+	} else if !sent {
+		if err := c.add(k, a); err != nil {
+			return nil, err
+		}
+		k = c.openKitchen() // a line may lay holds, and end some
 	}
-	// A line of the kitchen changes no find.
-	return c.openWith(k.views).look()
+	return k.changed(a)
 }
 
 // add checks an act against an open book and stores it.
@@ -338,8 +347,8 @@ func (c *Casebook) checkAct(k *pot, a *kitchenDoc) error {
 	}
 	switch a.Kind {
 	case "bagged":
-		v, err := k.view(a.Find)
-		if err != nil {
+		v, ok := k.find(a.Find)
+		if !ok {
 			bad.add("body.find", "", "there is no find %q", a.Find)
 			break
 		}

@@ -7,16 +7,19 @@ import (
 	"zestythicket/report"
 )
 
-// kitchenDues adds what the kitchen waits for: steps that run, first tastes of
+// dues adds what the kitchen waits for: steps that run, first tastes of
 // which nobody has said how they were, ends of keeping, and warnings of incidents,
 // which stay until a person closes them.
-func (c *Casebook) kitchenDues(now time.Time, out []Due) ([]Due, error) {
-	k := c.openKitchen()
+func (k *pot) dues(now time.Time, out []Due) ([]Due, error) {
+	c := k.c
 	add := func(id, kind, what, link string, at time.Time) {
 		out = append(out, Due{ID: id, Day: at.In(now.Location()).Format(time.DateOnly), Kind: kind, What: what, Link: link, Late: !at.After(now)})
 	}
 	clock := func(at time.Time) string { return at.In(now.Location()).Format("15:04") }
 	for _, l := range k.book.Lots() {
+		if l.Empty() && len(l.Running) == 0 {
+			continue
+		}
 		link, name := "/kitchen/"+l.ID, k.named(l)
 		for _, s := range k.firstSteps(l) {
 			if began, ok := l.Running[s.ID]; ok {
@@ -29,10 +32,11 @@ func (c *Casebook) kitchenDues(now time.Time, out []Due) ([]Due, error) {
 			add(l.ID+"-keep", "keep", name+" ("+l.Form+"): its time to keep ends", link, time.UnixMilli(by))
 		}
 	}
-	for _, e := range k.eaters(k.allLots()) {
-		if e.DueMS > 0 {
-			at := time.UnixMilli(e.DueMS)
-			add(e.Lot+"-taste-"+e.Person, "taste", "Say how the first taste of "+e.Lot+" was, from "+clock(at), "/kitchen/"+e.Lot, at)
+	for i := range k.book.Servings {
+		s := &k.book.Servings[i]
+		if s.First && k.book.FeltAfter(s) == "" {
+			at := time.UnixMilli(s.AtMS + k.book.Rules.WaitMS)
+			add(s.Lot+"-taste-"+s.Person, "taste", "Say how the first taste of "+s.Lot+" was, from "+clock(at), "/kitchen/"+s.Lot, at)
 		}
 	}
 	open, err := c.openWarnings()
@@ -45,12 +49,19 @@ func (c *Casebook) kitchenDues(now time.Time, out []Due) ([]Due, error) {
 	return out, nil
 }
 
-func (k *pot) allLots() []string {
-	var out []string
-	for _, l := range k.book.Lots() {
-		out = append(out, l.ID)
+// usedUp: a find was bagged, and nothing is left of any of it.
+func (k *pot) usedUp(find string) bool {
+	if k.bagged == nil {
+		k.bagged = map[string]bool{}
+		for _, l := range k.book.Lots() {
+			if len(l.Parents) == 0 {
+				left, was := k.bagged[l.Find]
+				k.bagged[l.Find] = was && left || !k.gone(l.ID)
+			}
+		}
 	}
-	return out
+	left, was := k.bagged[find]
+	return was && !left
 }
 
 // named is a lot with the name of its kind: nettle, B3.

@@ -2,6 +2,7 @@ package casebook
 
 import (
 	"slices"
+	"strings"
 	"time"
 
 	"zestythicket/lot"
@@ -90,7 +91,9 @@ type PersonMay struct {
 
 // Kitchen is all that is in it.
 type Kitchen struct {
-	Lots    []LotView `json:"lots" doc:"The newest first"`
+	Lots    []LotView `json:"lots" doc:"All of which something is left, and the last that were used up; the newest first"`
+	Emptied int       `json:"emptied" doc:"How many there are of which nothing is left"`
+	Judging Progress  `json:"judging" doc:"Finds being judged anew, after the guide has changed"`
 	Balance string    `json:"balance" doc:"What does not add up, in grams: 0"`
 	Wait    int       `json:"wait" doc:"Hours after a first taste"`
 	Most    string    `json:"most" doc:"Grams of a first taste, at most"`
@@ -142,14 +145,38 @@ type ActLine struct {
 	What string `json:"what"`
 }
 
-// Kitchen shows what is there.
-func (c *Casebook) Kitchen() (*Kitchen, error) {
-	return c.openKitchen().look()
-}
+// emptied is how many lots of which nothing is left are shown unless more are asked for.
+const emptied = 30
 
-func (k *pot) look() (*Kitchen, error) {
-	out := &Kitchen{Lots: []LotView{}, Aside: append([]Aside{}, k.aside...), Balance: k.book.Balance().String(), Wait: int(k.book.Rules.WaitMS / lot.HourMS), Most: k.book.Rules.TasteMost.String(), Unit: k.unit, NowMS: k.c.Now().UnixMilli()}
+// Kitchen shows what is there, and the last of what was used up: so many of it, of those
+// in which every word of a search stands.
+func (c *Casebook) Kitchen(query string, most int) (*Kitchen, error) {
+	k := c.openKitchen()
+	out := &Kitchen{Lots: []LotView{}, Aside: append([]Aside{}, k.aside...), Balance: k.book.Balance().String(), Wait: int(k.book.Rules.WaitMS / lot.HourMS), Most: k.book.Rules.TasteMost.String(), Unit: k.unit, NowMS: c.Now().UnixMilli(), Judging: c.Judging()}
+	words := strings.Fields(fold(query))
+	if most == 0 {
+		most = emptied
+	}
+	var show []*lot.Lot
+	var finds []string
 	for _, l := range slices.Backward(k.book.Lots()) {
+		if !k.holds(l, words) {
+			continue
+		}
+		if l.Empty() {
+			if out.Emptied++; out.Emptied > most {
+				continue
+			}
+		}
+		show = append(show, l)
+		for _, bag := range k.book.Bags(l.ID) {
+			if b, ok := k.book.Lot(bag); ok {
+				finds = append(finds, b.Find)
+			}
+		}
+	}
+	k.load(finds)
+	for _, l := range show {
 		v, err := k.lot(l)
 		if err != nil {
 			return nil, err
@@ -157,6 +184,42 @@ func (k *pot) look() (*Kitchen, error) {
 		out.Lots = append(out.Lots, *v)
 	}
 	return out, k.recalls(out)
+}
+
+// holds: every word stands in what a list says of a lot.
+func (k *pot) holds(l *lot.Lot, words []string) bool {
+	if len(words) == 0 {
+		return true
+	}
+	text := fold(k.named(l) + " " + l.Form + " " + l.Piece + " " + k.c.dayOf(l.AtMS))
+	return !slices.ContainsFunc(words, func(w string) bool { return !strings.Contains(text, w) })
+}
+
+// Cooked is what a line of the kitchen changed.
+type Cooked struct {
+	Lots    []LotView `json:"lots" doc:"Those that the line names"`
+	Balance string    `json:"balance" doc:"What does not add up, in grams: 0"`
+	NowMS   int64     `json:"nowMs"`
+}
+
+func (k *pot) changed(a *KitchenAct) (*Cooked, error) {
+	out := &Cooked{Lots: []LotView{}, Balance: k.book.Balance().String(), NowMS: k.c.Now().UnixMilli()}
+	ids := []string{a.Lot}
+	for _, p := range slices.Concat(a.From, a.To) {
+		ids = append(ids, p.Lot)
+	}
+	for _, id := range ids {
+		l, ok := k.book.Lot(id)
+		if !ok {
+			continue
+		}
+		v, err := k.lot(l)
+		if err != nil {
+			return nil, err
+		}
+		out.Lots = append(out.Lots, *v)
+	}
+	return out, nil
 }
 
 // recalls sets finds that were judged anew beside their bags and batches. Nothing is
@@ -190,10 +253,10 @@ func (k *pot) lot(l *lot.Lot) (*LotView, error) {
 		t := report.Taxon(ix, at)
 		v.Taxon = &t
 	}
-	if row, err := k.c.Store.Find(l.Find); err != nil {
-		v.FindTitle = "a find that can’t be read"
+	if f, ok := k.find(l.Find); ok {
+		v.FindTitle, v.Place = f.Title, f.Place
 	} else {
-		v.FindTitle, v.Place = row.Title, k.c.placeName(row)
+		v.FindTitle = "a find that can’t be read"
 	}
 	for _, s := range k.firstSteps(l) {
 		v.Steps = append(v.Steps, StepView{s.ID, s.Do, s.Minutes, slices.Contains(l.Done, s.ID), l.Running[s.ID], k.c.sourceTitle(s.Source)})
@@ -204,8 +267,8 @@ func (k *pot) lot(l *lot.Lot) (*LotView, error) {
 		v.KeepByMS, v.Late = by, by <= k.c.Now().UnixMilli()
 	}
 	for _, form := range lot.Forms {
-		if r, n := lot.Yield(k.events, k.book, l.Kind(), form); n > 0 && form != l.Form {
-			v.Yields = append(v.Yields, YieldView{form, r.String(), n})
+		if y := k.yields[lot.YieldKey{Kind: l.Kind(), Form: form}]; y.Makings > 0 && form != l.Form {
+			v.Yields = append(v.Yields, YieldView{form, y.Ratio().String(), y.Makings})
 		}
 	}
 	return v, nil
@@ -223,12 +286,8 @@ func (k *pot) weigh(a quantity.Amount) string {
 func (k *pot) eaters(lots []string) []EaterView {
 	out := []EaterView{}
 	for _, s := range k.book.Eaters(lots) {
-		e := EaterView{Seq: s.Seq, AtMS: s.AtMS, Lot: s.Lot, Person: s.Person, Name: k.c.nameOf(s.Person), Amount: k.weigh(s.Amount), Grams: s.Amount.String(), Meal: s.Meal, First: s.First}
-		for _, f := range k.book.Feelings {
-			if f.Person == s.Person && f.Kind == s.Kind && f.Seq > s.Seq {
-				e.Felt = f.Outcome
-			}
-		}
+		e := EaterView{Seq: s.Seq, AtMS: s.AtMS, Lot: s.Lot, Person: s.Person, Name: k.nameOf(s.Person), Amount: k.weigh(s.Amount), Grams: s.Amount.String(), Meal: s.Meal, First: s.First}
+		e.Felt = k.book.FeltAfter(&s)
 		if s.First && e.Felt == "" {
 			e.DueMS = s.AtMS + k.book.Rules.WaitMS
 		}
@@ -306,21 +365,13 @@ func (k *pot) findsBehind(id string, out *TraceView) {
 			continue
 		}
 		done[b.Find] = true
-		v, err := k.view(b.Find)
-		var s *Second
-		if err == nil {
-			s, err = k.second(b.Find)
-		}
-		if err != nil {
+		v, ok := k.find(b.Find)
+		if !ok {
 			out.Finds = append(out.Finds, FindTrace{ID: b.Find, Title: "A find that can’t be read", Word: "set aside",
-				Second: Second{Field: b.Find, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}, Words: err.Error()}})
+				Second: Second{Field: b.Find, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}, Words: "It can’t be read."}})
 			continue
 		}
-		t := FindTrace{ID: v.ID, Title: titleOf(v), Day: v.Day, Checked: v.Patch.Passed + v.Patch.Failed, Failed: v.Patch.Failed, Second: *s}
-		if len(v.Patch.Judgements) > 0 {
-			t.Word = v.Patch.Judgements[0].Word
-		}
-		out.Finds = append(out.Finds, t)
+		out.Finds = append(out.Finds, FindTrace{ID: v.ID, Title: titleIn(v), Day: v.Day, Word: v.Word, Checked: v.Passed + v.Failed, Failed: v.Failed, Second: *v.second()})
 	}
 }
 
@@ -332,7 +383,7 @@ func touches(e *lot.Event, id string) bool {
 // says puts a line of the book in words.
 func (k *pot) says(e *lot.Event) string {
 	g := k.weigh
-	who := k.c.nameOf(e.Person)
+	who := k.nameOf(e.Person)
 	switch e.Kind {
 	case lot.Bagged:
 		return "bagged " + g(e.Gross.Sub(e.Tare)) + " (" + g(e.Gross) + " gross, " + g(e.Tare) + " the bag)"
@@ -400,14 +451,10 @@ func (c *Casebook) RemovePerson(id string) error {
 	if c.ledger().book.Ate(id) {
 		return &Invalid{Fields: []Field{{"path.id", c.nameOf(id) + " ate of something here; the trace would lose a person", "change the name instead"}}}
 	}
-	rows, lost := c.Store.Finds()
-	if len(lost) > 0 {
+	if n, err := c.Store.FindsOf(id); err != nil {
 		return &Invalid{Fields: []Field{{"path.id", "some finds can’t be read; they may be this person’s", "change the name instead"}}}
-	}
-	for _, r := range rows {
-		if r.PersonID == id {
-			return &Invalid{Fields: []Field{{"path.id", c.nameOf(id) + " has finds here", "change the name instead"}}}
-		}
+	} else if n > 0 {
+		return &Invalid{Fields: []Field{{"path.id", c.nameOf(id) + " has finds here", "change the name instead"}}}
 	}
 	return c.Store.RemovePerson(id)
 }

@@ -39,9 +39,9 @@ type Asked struct {
 }
 
 // asked lists what a second look has to add, and whether it was.
-func (k *pot) asked(home *View) []Asked {
+func (c *Casebook) asked(home *View) []Asked {
 	out := []Asked{}
-	ix := k.c.Engine.Index()
+	ix := c.Engine.Index()
 	at, ok := ix.TaxonAt(home.Facts.Target)
 	if !ok || len(home.Patch.Judgements) == 0 {
 		return out
@@ -60,51 +60,29 @@ func (k *pot) asked(home *View) []Asked {
 	return out
 }
 
-// homeOf finds the second look at a find: the last one begun.
-func (k *pot) homeOf(find string) (*View, error) {
-	if k.homes == nil {
-		k.homes = map[string]string{}
-		rows, _ := k.c.Store.Finds()
-		for i := len(rows) - 1; i >= 0; i-- { // newest first in the list
-			var f Facts
-			if err := unJSON(rows[i].Facts, &f); err != nil {
-				continue // set aside: see [Casebook.Check]
-			}
-			if f.SecondOf != "" {
-				k.homes[f.SecondOf] = rows[i].ID
-			}
-		}
-	}
-	id, ok := k.homes[find]
-	if !ok {
-		return nil, nil
-	}
-	return k.view(id)
-}
-
 // Second compares the second look at a find with the first.
 func (c *Casebook) Second(find string) (*Second, error) {
-	k := &pot{c: c, views: map[string]*View{}}
-	return k.second(find)
+	s, err := c.summaryOf(find)
+	if err != nil {
+		return nil, err
+	}
+	return s.second(), nil
 }
 
-func (k *pot) second(find string) (*Second, error) {
-	field, err := k.view(find)
-	if err != nil {
-		return nil, err
+// second is the second look at a find beside the first, or that none was begun.
+func (s *Summary) second() *Second {
+	if s.Second != nil {
+		return s.Second
 	}
-	s := &Second{Field: find, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}}
-	home, err := k.homeOf(find)
-	if err != nil {
-		return nil, err
-	}
-	if home == nil {
-		s.Words = "No second look was begun."
-		return s, nil
-	}
+	return &Second{Field: s.ID, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}, Words: "No second look was begun."}
+}
+
+// secondOf sets the second look at home beside the find.
+func (c *Casebook) secondOf(field, home *View) *Second {
+	s := &Second{Field: field.ID, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}}
 	s.Home, s.Person, s.Same = home.ID, home.Person, home.Person == field.Person
 	compare(s, field, home)
-	s.Asked = k.asked(home)
+	s.Asked = c.asked(home)
 	fieldOK, homeOK := complete(field), complete(home)
 	if len(home.Patch.Judgements) > 0 {
 		s.Verdict = home.Patch.Judgements[0].Verdict
@@ -119,14 +97,14 @@ func (k *pot) second(find string) (*Second, error) {
 		s.Words = "The find itself is not complete, as it is judged today."
 	case !homeOK:
 		s.Words = "The second look is not complete yet."
-	case k.looksAgain(field, home) < looksAtHome:
+	case c.looksAgain(field, home) < looksAtHome:
 		s.Words = "At home at least two features of form are looked at again, on what was carried."
 	case slices.ContainsFunc(s.Asked, func(a Asked) bool { return !a.Done }):
 		s.Words = "A second look adds what the field could not give: see what is still asked."
 	default:
 		s.Ready, s.Words = true, "Field and table agree. The decision stays with whoever eats; when in doubt, leave it."
 	}
-	return s, nil
+	return s
 }
 
 // looksAtHome is how many structural looks of the field a second look repeats at
@@ -135,8 +113,8 @@ const looksAtHome = 2
 
 // looksAgain counts the structural traits that were read soundly in the field and
 // again at home.
-func (k *pot) looksAgain(field, home *View) int {
-	ix := k.c.Engine.Index()
+func (c *Casebook) looksAgain(field, home *View) int {
+	ix := c.Engine.Index()
 	sound := map[string]bool{}
 	for i := range field.Patch.Judgements[0].Readings {
 		if r := &field.Patch.Judgements[0].Readings[i]; r.Soundness == "sound" && !r.Derived {
@@ -227,11 +205,11 @@ func (c *Casebook) BeginSecond(find, id, person string) (*View, error) {
 
 // cleared says whether the second look of a bag stands today.
 func (k *pot) cleared(bag *lot.Lot) (bool, string) {
-	s, err := k.second(bag.Find)
-	if err != nil {
+	f, ok := k.find(bag.Find)
+	if !ok {
 		return false, "The second look can't be read."
 	}
-	if !s.Ready {
+	if s := f.second(); !s.Ready {
 		return false, s.Words
 	}
 	return true, ""

@@ -65,21 +65,17 @@ func (c *Casebook) SaveSign(s *Sign) error {
 
 // signsAt works the signs of a place out for the year about a day.
 func (c *Casebook) signsAt(place string, p *Place, at time.Time) ([]Stretch, error) {
+	a, err := c.almanac()
+	if err != nil {
+		return nil, err
+	}
+	return a.signsAt(place, p, at)
+}
+
+func (a *almanac) signsAt(place string, p *Place, at time.Time) ([]Stretch, error) {
 	out := []Stretch{}
-	signs, err := notes[Sign](c, signKind)
-	if err != nil {
-		return nil, err
-	}
-	days, err := c.weatherOf(place)
-	if err != nil {
-		return nil, err
-	}
-	seen, err := notes[Seen](c, seenKind)
-	if err != nil {
-		return nil, err
-	}
-	ix := c.Engine.Index()
-	for _, s := range signs {
+	ix := a.c.Engine.Index()
+	for _, s := range a.signs {
 		i, ok := ix.TaxonAt(s.Taxon)
 		kind, known := season.ParseSign(s.Kind)
 		if !ok || !known || s.Place != "" && s.Place != place {
@@ -98,12 +94,16 @@ func (c *Casebook) signsAt(place string, p *Place, at time.Time) ([]Stretch, err
 				runs = append(runs, r.On(0, dayNumber(day)))
 			}
 		case season.AfterFlower:
-			for _, x := range seen {
-				if day, err := time.Parse(time.DateOnly, x.Day); err == nil && x.Taxon == s.Of && x.Stage == "flower" && x.Place == place && day.Year() == at.Year() {
+			for _, x := range a.seen[place] {
+				if day, err := time.Parse(time.DateOnly, x.Day); err == nil && x.Taxon == s.Of && x.Stage == "flower" && day.Year() == at.Year() {
 					runs = append(runs, r.On(0, dayNumber(day)))
 				}
 			}
 		default:
+			days, err := a.weather(place)
+			if err != nil {
+				return nil, err
+			}
 			south := p != nil && p.Lat != nil && *p.Lat < 0
 			for _, run := range r.Follow(days, south) {
 				if y, _, _ := season.Civil(run.Sign); y == at.Year() {

@@ -12,6 +12,7 @@ import (
 	"zestythicket/plan"
 	"zestythicket/report"
 	"zestythicket/season"
+	"zestythicket/store"
 )
 
 // Due is one thing to do, with its day.
@@ -27,14 +28,15 @@ type Due struct {
 
 // Today is what the day asks for.
 type Today struct {
-	Day    string         `json:"day"`
-	Due    []Due          `json:"due"`
-	Coming []ComingUp     `json:"coming"`
-	Second []SecondLook   `json:"second" doc:"Finds whose checks are complete and that wait for the second look at home"`
-	Moved  []Rejudged     `json:"moved" doc:"Finds that today's guide would judge otherwise"`
-	Signs  []Stretch      `json:"signs"`
-	Counts map[string]int `json:"counts"`
-	Aside  []Aside        `json:"aside" doc:"Finds that can't be read"`
+	Day     string         `json:"day"`
+	Due     []Due          `json:"due"`
+	Coming  []ComingUp     `json:"coming"`
+	Second  []SecondLook   `json:"second" doc:"Finds whose checks are complete and that wait for the second look at home"`
+	Moved   []Rejudged     `json:"moved" doc:"Finds that today's guide would judge otherwise"`
+	Signs   []Stretch      `json:"signs"`
+	Counts  map[string]int `json:"counts"`
+	Judging Progress       `json:"judging" doc:"Finds being judged anew, after the guide has changed; what they bring is not here yet"`
+	Aside   []Aside        `json:"aside" doc:"Finds that can't be read"`
 }
 
 // ComingUp is something whose window opens, or is open, this week at a place.
@@ -57,59 +59,93 @@ type SecondLook struct {
 func (c *Casebook) Today() (*Today, error) {
 	now := c.Now()
 	day := now.Format(time.DateOnly)
-	t := &Today{Day: day, Due: []Due{}, Coming: []ComingUp{}, Second: []SecondLook{}, Signs: []Stretch{}, Counts: map[string]int{}, Aside: []Aside{}}
-	due, err := c.dues(now)
+	t := &Today{Day: day, Coming: []ComingUp{}, Second: []SecondLook{}, Moved: []Rejudged{}, Signs: []Stretch{}, Counts: map[string]int{}, Aside: []Aside{}}
+	aside, waiting := c.freshen()
+	t.Aside = append(t.Aside, aside...)
+	if waiting > 0 {
+		t.Judging = c.Judging()
+	}
+	k := c.openKitchen()
+	g, err := c.readGround()
 	if err != nil {
 		return nil, err
 	}
-	t.Due = due
-	views, aside := c.Finds()
-	t.Aside = append(t.Aside, aside...)
-	again := map[string]bool{}
-	for i := range views {
-		again[views[i].Facts.SecondOf] = true
-	}
-	for i := range views {
-		if v := &views[i]; v.Facts.SecondOf == "" && !again[v.ID] && complete(v) {
-			t.Second = append(t.Second, SecondLook{v.ID, titleOf(v)})
-		}
-	}
-	if t.Moved, err = c.Rejudge(); err != nil {
+	if t.Due, err = c.dues(now, k, g); err != nil {
 		return nil, err
 	}
+	if err := c.todaysFinds(k, t); err != nil {
+		return nil, err
+	}
+	t.Counts["places"] = len(g.places)
+	for i := range g.places {
+		if err := c.coming(&g.places[i], g, now, t); err != nil {
+			return nil, err
+		}
+	}
+	slices.SortStableFunc(t.Coming, func(a, b ComingUp) int {
+		return strings.Compare(a.Place+a.Taxon.ID+a.Stage, b.Place+b.Taxon.ID+b.Stage)
+	})
+	return t, nil
+}
+
+// todaysFinds lists the finds that wait for a second look, and those that today's guide
+// would judge otherwise.
+func (c *Casebook) todaysFinds(k *pot, t *Today) error {
+	whole, err := c.Store.WaitingForSecond(c.basis())
+	if err != nil {
+		return err
+	}
+	ix := c.Engine.Index()
+	for _, w := range whole {
+		if k.usedUp(w.ID) {
+			continue
+		}
+		if at, ok := ix.TaxonAt(w.Target); w.Title == "" && ok {
+			w.Title = ix.Book.Taxa[at].Common
+		}
+		t.Second = append(t.Second, SecondLook{w.ID, cmp.Or(w.Title, "A find")})
+	}
+	if t.Moved, err = c.Rejudge(); err != nil {
+		return err
+	}
+	t.Counts["finds"], err = c.Store.CountRows(store.FindQuery{})
+	return err
+}
+
+// groundNow is what is stored of places and walks, read once.
+type groundNow struct {
+	places []Place
+	walks  []Walk
+	by     *almanac
+	known  map[string]*plan.Known
+}
+
+func (c *Casebook) readGround() (*groundNow, error) {
 	places, err := c.Places()
 	if err != nil {
 		return nil, err
 	}
-	t.Counts["finds"], t.Counts["places"] = len(views), len(places)
-	for i := range places {
-		if err := c.coming(&places[i], now, t); err != nil {
-			return nil, err
-		}
-	}
-	return t, nil
-}
-
-func titleOf(v *View) string {
-	switch {
-	case v.Title != "":
-		return v.Title
-	case v.Target != nil:
-		return v.Target.Common
-	}
-	return "A find"
-}
-
-// coming notes the food entries of the places' patches, and those wanted on walks.
-func (c *Casebook) coming(p *Place, now time.Time, t *Today) error {
-	k, err := c.known(p.ID)
-	if err != nil {
-		return err
-	}
 	walks, err := c.Walks()
 	if err != nil {
-		return err
+		return nil, err
 	}
+	by, err := c.almanac()
+	return &groundNow{places, walks, by, map[string]*plan.Known{}}, err
+}
+
+func (g *groundNow) of(place string) (*plan.Known, error) {
+	if k, ok := g.known[place]; ok {
+		return k, nil
+	}
+	k, err := g.by.known(place)
+	if err == nil {
+		g.known[place] = k
+	}
+	return k, err
+}
+
+// coming notes the food entries of a place's patches, and those wanted on walks there.
+func (c *Casebook) coming(p *Place, g *groundNow, now time.Time, t *Today) error {
 	var wanted []string
 	take := func(id string) {
 		if id != "" && !slices.Contains(wanted, id) {
@@ -119,17 +155,33 @@ func (c *Casebook) coming(p *Place, now time.Time, t *Today) error {
 	for _, patch := range p.Patches {
 		take(patch.Taxon)
 	}
-	for _, w := range walks {
+	for _, w := range g.walks {
 		if w.Place == p.ID {
 			for _, h := range w.Hopes {
 				take(h)
 			}
 		}
 	}
+	week := now.AddDate(0, 0, 7)
+	signs, err := g.by.signsAt(p.ID, p, now)
+	if err != nil {
+		return err
+	}
+	for _, s := range signs {
+		if s.From <= week.Format(time.DateOnly) && s.To >= t.Day {
+			t.Signs = append(t.Signs, s)
+		}
+	}
+	if len(wanted) == 0 {
+		return nil
+	}
+	k, err := g.of(p.ID)
+	if err != nil {
+		return err
+	}
 	ix := c.Engine.Index()
 	d := season.StandardDefaults()
 	today := season.Ordinal(int(now.Month()), now.Day())
-	week := now.AddDate(0, 0, 7)
 	for _, id := range wanted {
 		at, ok := ix.TaxonAt(id)
 		if !ok {
@@ -143,80 +195,28 @@ func (c *Casebook) coming(p *Place, now time.Time, t *Today) error {
 			}
 		}
 	}
-	slices.SortStableFunc(t.Coming, func(a, b ComingUp) int {
-		return strings.Compare(a.Place+a.Taxon.ID+a.Stage, b.Place+b.Taxon.ID+b.Stage)
-	})
-	signs, err := c.signsAt(p.ID, p, now)
-	if err != nil {
-		return err
-	}
-	for _, s := range signs {
-		if s.From <= week.Format(time.DateOnly) && s.To >= t.Day {
-			t.Signs = append(t.Signs, s)
-		}
-	}
 	return nil
 }
 
 // dues lists waits, disposal days, returns to patches and walks, the earliest
 // first.
-func (c *Casebook) dues(now time.Time) ([]Due, error) {
+func (c *Casebook) dues(now time.Time, kitchen *pot, g *groundNow) ([]Due, error) {
 	day := now.Format(time.DateOnly)
-	out := []Due{}
-	views, _ := c.Finds()
-	ix := c.Engine.Index()
-	for i := range views {
-		v := &views[i]
-		for _, w := range v.Waits {
-			end := time.UnixMilli(w.StartedMS).Add(time.Duration(w.Minutes * float64(time.Minute)))
-			name := w.Trait
-			if at, ok := ix.TraitAt(w.Trait); ok {
-				name = ix.Book.Traits[at].Name
-			}
-			out = append(out, Due{ID: v.ID + "-" + w.Trait, Day: end.In(now.Location()).Format(time.DateOnly), Kind: "wait", What: name + ", due at " + end.In(now.Location()).Format("15:04"), Find: titleOf(v), Link: "/find/" + v.ID, Late: !end.After(now)})
-		}
-		if v.Plan != nil {
-			for k, d := range v.Plan.Days {
-				if d.Day >= now.AddDate(0, 0, -30).Format(time.DateOnly) {
-					out = append(out, Due{ID: fmt.Sprintf("%s-disposal-%d", v.ID, k), Day: d.Day, Kind: "disposal", What: d.What, Find: titleOf(v), Link: "/find/" + v.ID, Late: d.Day <= day})
-				}
-			}
-		}
-	}
-	places, err := c.Places()
+	out, err := c.findDues(now)
 	if err != nil {
 		return nil, err
 	}
-	for i := range places {
-		p := &places[i]
-		k, err := c.known(p.ID)
-		if err != nil {
+	for i := range g.places {
+		if out, err = c.placeDues(&g.places[i], g, now, out); err != nil {
 			return nil, err
 		}
-		for n := range p.Patches {
-			if next, why, ok := c.returnTo(p, &p.Patches[n], k, now); ok {
-				out = append(out, Due{ID: p.ID + "-" + p.Patches[n].ID, Day: next, Kind: "visit", What: "Go back to " + p.Patches[n].Name + ", " + p.Name + why, Link: "/places/" + p.ID, Late: next <= day})
-			}
-		}
-		if end, err := time.Parse(time.DateOnly, p.Until); err == nil && p.Permission == "yes" {
-			ask := end.AddDate(0, 0, -PermissionNotice).Format(time.DateOnly)
-			out = append(out, Due{ID: p.ID + "-permission", Day: ask, Kind: "permission", What: "Ask again: the permission for " + p.Name + " ends on " + p.Until, Link: "/places/" + p.ID, Late: ask <= day})
-		}
 	}
-	walks, err := c.Walks()
-	if err != nil {
-		return nil, err
-	}
-	for _, w := range walks {
+	for _, w := range g.walks {
 		if w.Day >= day {
-			title := w.Title
-			if title == "" {
-				title = "A walk"
-			}
-			out = append(out, Due{ID: "walk-" + w.ID, Day: w.Day, Kind: "walk", What: title, Link: "/walks/" + w.ID, Late: w.Day == day})
+			out = append(out, Due{ID: "walk-" + w.ID, Day: w.Day, Kind: "walk", What: cmp.Or(w.Title, "A walk"), Link: "/walks/" + w.ID, Late: w.Day == day})
 		}
 	}
-	if out, err = c.kitchenDues(now, out); err != nil {
+	if out, err = kitchen.dues(now, out); err != nil {
 		return nil, err
 	}
 	// What went wrong stands above every date.
@@ -232,9 +232,69 @@ func (c *Casebook) dues(now time.Time) ([]Due, error) {
 	return out, nil
 }
 
+// placeDues adds returns to the patches of a place, and permissions that end.
+func (c *Casebook) placeDues(p *Place, g *groundNow, now time.Time, out []Due) ([]Due, error) {
+	day := now.Format(time.DateOnly)
+	if len(p.Patches) > 0 {
+		k, err := g.of(p.ID)
+		if err != nil {
+			return nil, err
+		}
+		for n := range p.Patches {
+			if next, why, ok := c.returnTo(p, &p.Patches[n], k, now); ok {
+				out = append(out, Due{ID: p.ID + "-" + p.Patches[n].ID, Day: next, Kind: "visit", What: "Go back to " + p.Patches[n].Name + ", " + p.Name + why, Link: "/places/" + p.ID, Late: next <= day})
+			}
+		}
+	}
+	if end, err := time.Parse(time.DateOnly, p.Until); err == nil && p.Permission == "yes" {
+		ask := end.AddDate(0, 0, -PermissionNotice).Format(time.DateOnly)
+		out = append(out, Due{ID: p.ID + "-permission", Day: ask, Kind: "permission", What: "Ask again: the permission for " + p.Name + " ends on " + p.Until, Link: "/places/" + p.ID, Late: ask <= day})
+	}
+	return out, nil
+}
+
+// findDues lists tests that run and the days of disposal plans.
+func (c *Casebook) findDues(now time.Time) ([]Due, error) {
+	day := now.Format(time.DateOnly)
+	out := []Due{}
+	ix := c.Engine.Index()
+	running, err := c.Store.AllWaits()
+	if err != nil {
+		return nil, err
+	}
+	for _, w := range running {
+		at, ok := ix.TraitAt(w.Trait)
+		if !ok { // a guide may drop a trait
+			continue
+		}
+		s, err := c.summaryOf(w.FindID)
+		if err != nil {
+			continue // set aside: see [Casebook.Check]
+		}
+		tr := &ix.Book.Traits[at]
+		end := time.UnixMilli(w.StartedMS).Add(time.Duration(tr.WaitMin * float64(time.Minute))).In(now.Location())
+		out = append(out, Due{ID: s.ID + "-" + w.Trait, Day: end.Format(time.DateOnly), Kind: "wait", What: tr.Name + ", due at " + end.Format("15:04"), Find: titleIn(s), Link: "/find/" + s.ID, Late: !end.After(now)})
+	}
+	planned, _, _ := c.Summaries(store.FindQuery{Only: "planned"})
+	for i := range planned {
+		s := &planned[i]
+		for k, d := range s.Plan {
+			if d.Day >= now.AddDate(0, 0, -30).Format(time.DateOnly) {
+				out = append(out, Due{ID: fmt.Sprintf("%s-disposal-%d", s.ID, k), Day: d.Day, Kind: "disposal", What: d.What, Find: titleIn(s), Link: "/find/" + s.ID, Late: d.Day <= day})
+			}
+		}
+	}
+	return out, nil
+}
+
 // Reminders writes what is due as an iCalendar file.
 func (c *Casebook) Reminders(out io.Writer) error {
-	due, err := c.dues(c.Now())
+	c.freshen()
+	g, err := c.readGround()
+	if err != nil {
+		return err
+	}
+	due, err := c.dues(c.Now(), c.openKitchen(), g)
 	if err != nil {
 		return err
 	}
@@ -251,4 +311,14 @@ func (c *Casebook) Reminders(out io.Writer) error {
 		list = append(list, reminder.Entry{ID: d.ID, Title: title, Day: day})
 	}
 	return reminder.Write(out, list, c.Now())
+}
+
+func titleOf(v *View) string {
+	switch {
+	case v.Title != "":
+		return v.Title
+	case v.Target != nil:
+		return v.Target.Common
+	}
+	return "A find"
 }

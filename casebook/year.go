@@ -96,30 +96,77 @@ func whereOf(p *Place) *plan.Where {
 	return w
 }
 
-// known gathers what the user adds to the reckoning at a place.
-func (c *Casebook) known(place string) (*plan.Known, error) {
-	k := &plan.Known{Seen: map[string][]plan.Sighting{}, Corrected: map[string][]plan.Correction{}}
+// almanac is what was stored of seasons, read once for all places.
+type almanac struct {
+	c     *Casebook
+	seen  map[string][]Seen  // by place
+	fixed map[string][]Fixed // by place
+	signs []Sign
+	days  map[string][]season.Weather // by place, as they are asked for
+	with  map[string]bool             // places of which any weather is stored
+}
+
+func (c *Casebook) almanac() (*almanac, error) {
+	a := &almanac{c: c, seen: map[string][]Seen{}, fixed: map[string][]Fixed{}, days: map[string][]season.Weather{}}
 	seen, err := notes[Seen](c, seenKind)
 	if err != nil {
 		return nil, err
 	}
 	for _, s := range seen {
-		at, err := time.Parse(time.DateOnly, s.Day)
-		st, ok := guide.ParseStage(s.Stage)
-		if err == nil && ok && s.Place == place {
-			k.Seen[s.Taxon] = append(k.Seen[s.Taxon], plan.Sighting{Stage: st, Ordinal: season.Ordinal(int(at.Month()), at.Day())})
-		}
+		a.seen[s.Place] = append(a.seen[s.Place], s)
 	}
 	fixed, err := notes[Fixed](c, fixedKind)
 	if err != nil {
 		return nil, err
 	}
 	for _, f := range fixed {
-		if st, ok := guide.ParseStage(f.Stage); ok && f.Place == place {
+		a.fixed[f.Place] = append(a.fixed[f.Place], f)
+	}
+	if a.signs, err = notes[Sign](c, signKind); err != nil {
+		return nil, err
+	}
+	a.with, err = c.Store.WeatherPlaces()
+	return a, err
+}
+
+func (a *almanac) weather(place string) ([]season.Weather, error) {
+	if !a.with[place] {
+		return nil, nil
+	}
+	if days, ok := a.days[place]; ok {
+		return days, nil
+	}
+	days, err := a.c.weatherOf(place)
+	if err == nil {
+		a.days[place] = days
+	}
+	return days, err
+}
+
+// known gathers what the user adds to the reckoning at a place.
+func (c *Casebook) known(place string) (*plan.Known, error) {
+	a, err := c.almanac()
+	if err != nil {
+		return nil, err
+	}
+	return a.known(place)
+}
+
+func (a *almanac) known(place string) (*plan.Known, error) {
+	k := &plan.Known{Seen: map[string][]plan.Sighting{}, Corrected: map[string][]plan.Correction{}}
+	for _, s := range a.seen[place] {
+		at, err := time.Parse(time.DateOnly, s.Day)
+		st, ok := guide.ParseStage(s.Stage)
+		if err == nil && ok {
+			k.Seen[s.Taxon] = append(k.Seen[s.Taxon], plan.Sighting{Stage: st, Ordinal: season.Ordinal(int(at.Month()), at.Day())})
+		}
+	}
+	for _, f := range a.fixed[place] {
+		if st, ok := guide.ParseStage(f.Stage); ok {
 			k.Corrected[f.Taxon] = append(k.Corrected[f.Taxon], plan.Correction{Stage: st, Open: ordinal(f.Open), Close: ordinal(f.Close)})
 		}
 	}
-	days, err := c.weatherOf(place)
+	days, err := a.weather(place)
 	if err != nil {
 		return nil, err
 	}

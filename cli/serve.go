@@ -58,8 +58,9 @@ func serve(args []string, stdout, stderr io.Writer) error {
 	checked := make(chan struct{})
 	go func() {
 		defer close(checked)
-		found := book.Check()
+		found := book.Check(50)
 		book.KeepCheck(found)
+		book.JudgeAnew()
 		if !found.Whole {
 			fmt.Fprintln(stderr, "Not all of the database can be read; everything else works. Make a backup, and open the page of your data.")
 			for _, line := range found.Report() {

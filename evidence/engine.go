@@ -244,3 +244,7 @@ func (t *trial) sound(trait int32) *Reading {
 }
 
 func popcount(m uint32) int { return bits.OnesCount32(m) }
+
+// RulesVersion goes up with every change of the rules: what was concluded by others is
+// worked out again.
+const RulesVersion = "1"

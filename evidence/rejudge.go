@@ -18,7 +18,7 @@ func (e *Engine) Rejudge(f *Find, specimen string, was Verdict, version string) 
 	j := e.Judge(f, specimen)
 	r := Rejudged{Was: was, Now: j.Verdict, WasVersion: version, NowVersion: e.ix.Book.Version}
 	r.GuideChanged = r.WasVersion != r.NowVersion
-	r.NoLongerPasses = passes(was) && j.Verdict != was
+	r.NoLongerPasses = was.Passes() && j.Verdict != was
 	for i := range j.Ledger {
 		if !j.Ledger[i].RuledOut {
 			r.Reopened = append(r.Reopened, j.Ledger[i].Taxon)
@@ -27,6 +27,7 @@ func (e *Engine) Rejudge(f *Find, specimen string, was Verdict, version string) 
 	return r
 }
 
-func passes(v Verdict) bool {
+// Passes reports whether a verdict lets somebody go on with what they meant to do.
+func (v Verdict) Passes() bool {
 	return v == ChecksComplete || v == NoContactHazard || v == NotOneOfThose || v == Named
 }

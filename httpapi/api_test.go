@@ -7,16 +7,13 @@ import (
 	"net/http"
 	"net/http/httptest"
 	"os"
-	"path/filepath"
 	"strings"
 	"testing"
 	"testing/fstest"
 	"time"
 
 	"zestythicket/casebook"
-	"zestythicket/evidence"
-	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/internal/testkit"
 	"zestythicket/store"
 )
 
@@ -29,21 +26,14 @@ type rig struct {
 
 func newRig(t *testing.T) *rig {
 	t.Helper()
-	ix, err := guidefile.LoadIndex(data.FS)
-	if err != nil {
-		t.Fatal(err)
-	}
-	s, err := store.Open(filepath.Join(t.TempDir(), "t.db"))
+	path, now := testkit.DemoAt(t)
+	s, err := store.Open(path)
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { _ = s.Close() })
-	book := casebook.New(s, evidence.New(ix, evidence.StandardDefaults()))
-	now := time.Date(2026, 10, 11, 9, 0, 0, 0, time.UTC)
+	book := casebook.New(s, testkit.Engine(t))
 	book.Now = func() time.Time { now = now.Add(time.Minute); return now }
-	if err := book.Demo(); err != nil {
-		t.Fatal(err)
-	}
 	web := fstest.MapFS{"index.html": {Data: []byte(`<meta property="csp-nonce" nonce="__NONCE__">`)}, "assets/a.js": {Data: []byte("1")}}
 	return &rig{t: t, h: New(book, web), book: book}
 }
@@ -224,19 +214,25 @@ func TestHandsGoAlong(t *testing.T) {
 	}
 }
 
-// Every verdict is stored with the guide's version and its reasons.
+// Every change of a verdict is stored with the guide's version and its reasons, and no
+// line that changes none.
 func TestVerdictsAreStored(t *testing.T) {
 	r := newRig(t)
-	vs, lost := r.book.Store.Verdicts("demo-chestnut")
-	if len(lost) > 0 || len(vs) == 0 {
+	vs, lost := r.book.Store.Verdicts("demo-sloes")
+	if len(lost) > 0 || len(vs) < 2 {
 		t.Fatal(vs, lost)
+	}
+	for i := 1; i < len(vs); i++ {
+		if vs[i].Verdict == vs[i-1].Verdict {
+			t.Errorf("%s was stored twice in a row", vs[i].Verdict)
+		}
 	}
 	last := vs[len(vs)-1]
 	var reasons casebook.Reasons
 	if err := json.Unmarshal([]byte(last.Reasons), &reasons); err != nil {
 		t.Fatal(err)
 	}
-	if last.GuideVersion != r.book.Engine.Index().Book.Version || reasons.Ledger["aesculus-hippocastanum"] == "" || len(reasons.Obligations) == 0 || len(reasons.Steps["conium-maculatum"]) == 0 {
+	if last.GuideVersion != r.book.Engine.Index().Book.Version || reasons.Ledger["atropa-belladonna"] == "" || len(reasons.Steps["atropa-belladonna"]) == 0 {
 		t.Errorf("%+v %+v", last, reasons)
 	}
 }

@@ -8,9 +8,7 @@ import (
 	"testing"
 
 	"zestythicket/casebook"
-	"zestythicket/evidence"
-	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/internal/testkit"
 	"zestythicket/store"
 )
 
@@ -27,23 +25,8 @@ func soaking(few, many int) int {
 // it, or it starts, and then no page fails and an incident is stored: what can't be
 // read is set aside. Nothing ever panics.
 func TestFlippedBytes(t *testing.T) {
-	ix, err := guidefile.LoadIndex(data.FS)
-	if err != nil {
-		t.Fatal(err)
-	}
-	engine := evidence.New(ix, evidence.StandardDefaults())
-	dir := t.TempDir()
-	whole := filepath.Join(dir, "whole.db")
-	s, err := store.Open(whole)
-	if err != nil {
-		t.Fatal(err)
-	}
-	if err := casebook.New(s, engine).Demo(); err != nil {
-		t.Fatal(err)
-	}
-	if err := s.Close(); err != nil {
-		t.Fatal(err)
-	}
+	engine := testkit.Engine(t)
+	dir, whole := t.TempDir(), testkit.Demo(t)
 	clean, err := os.ReadFile(whole)
 	if err != nil {
 		t.Fatal(err)
@@ -74,7 +57,7 @@ func TestFlippedBytes(t *testing.T) {
 		if w := r.do("PUT", "/api/incidents/after-damage", `{"id":"after-damage","beganMs":0,"exposures":[{"id":"e1","route":"eaten","atMs":1792000000000,"what":"caps"}],"symptoms":[],"calls":[],"closings":[],"rev":0}`); w.Code != 200 && w.Code != 507 {
 			t.Errorf("file %d: an incident: %d %.300s", n, w.Code, w.Body)
 		}
-		if book.Check().Whole {
+		if book.Check(50).Whole {
 			same++
 		} else {
 			aside++

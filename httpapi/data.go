@@ -67,7 +67,7 @@ func (s *Server) dataRoutes(api huma.API) {
 	ok := func(o *huma.Operation) { o.DefaultStatus = http.StatusOK }
 	huma.Get(api, "/api/data", answer(func(*struct{}) (*Data, error) { return s.dataNow() }))
 	huma.Post(api, "/api/data/check", answer(func(*struct{}) (*Data, error) {
-		s.book.KeepCheck(s.book.Check())
+		s.book.KeepCheck(s.book.Check(50))
 		return s.dataNow()
 	}), ok)
 	huma.Post(api, "/api/data/backups", answer(func(*struct{}) (*Data, error) {

@@ -30,7 +30,7 @@ type FindLine struct {
 }
 
 func (s *Server) findRoutes(api huma.API) {
-	huma.Get(api, "/api/finds", answer(func(*struct{}) ([]FindLine, error) { return s.findLines() }))
+	huma.Get(api, "/api/finds", answer(s.findLines))
 	huma.Get(api, "/api/finds/{id}", answer(func(in *FindID) (*casebook.View, error) { return s.book.View(in.ID) }))
 	huma.Get(api, "/api/rejudged", answer(func(*struct{}) ([]casebook.Rejudged, error) { return s.book.Rejudge() }))
 	limit := func(o *huma.Operation) { o.MaxBodyBytes, o.DefaultStatus = maxBody, http.StatusOK }
@@ -81,19 +81,32 @@ func (s *Server) findRoutes(api huma.API) {
 	}), limit)
 }
 
-func (s *Server) findLines() ([]FindLine, error) {
-	views, aside := s.book.Finds()
-	out := []FindLine{}
-	for i := range views {
-		v := &views[i]
-		l := FindLine{ID: v.ID, Title: v.Title, Place: v.Place, Day: v.Day, Intent: v.Facts.Intent, Target: v.Target, Count: len(v.Specimens), Held: v.Patch.Held}
-		if len(v.Patch.Judgements) > 0 {
-			l.Word, l.Open = v.Patch.Judgements[0].Word, len(v.Patch.Judgements[0].Obligations)
-		}
-		out = append(out, l)
+// FindsIn asks for a part of the list.
+type FindsIn struct {
+	Q      string `query:"q" maxLength:"200" doc:"Every word stands in the line, with no regard to case and accents"`
+	Most   int    `query:"most" default:"100" minimum:"1" maximum:"1000"`
+	Offset int    `query:"offset" minimum:"0" maximum:"1000000"`
+}
+
+// FindList is a part of the list of finds, the newest first.
+type FindList struct {
+	Lines   []FindLine        `json:"lines"`
+	Of      int               `json:"of" doc:"How many there are that match"`
+	Judging casebook.Progress `json:"judging" doc:"Finds being judged anew, after the guide has changed; they are not in the list yet"`
+}
+
+func (s *Server) findLines(in *FindsIn) (*FindList, error) {
+	part, err := s.book.Finds(in.Q, in.Most, in.Offset)
+	if err != nil {
+		return nil, err
 	}
-	for _, a := range aside {
-		out = append(out, FindLine{ID: a.ID, Title: a.Said, Aside: a.Why})
+	out := &FindList{Lines: []FindLine{}, Of: part.Of, Judging: part.Judging}
+	for i := range part.Finds {
+		v := &part.Finds[i]
+		out.Lines = append(out.Lines, FindLine{ID: v.ID, Title: v.Title, Place: v.Place, Day: v.Day, Intent: v.Facts.Intent, Target: v.Target, Count: v.Specimens, Held: v.Held, Word: v.Word, Open: v.Open})
+	}
+	for _, a := range part.Aside {
+		out.Lines = append(out.Lines, FindLine{ID: a.ID, Title: a.Said, Aside: a.Why})
 	}
 	return out, nil
 }

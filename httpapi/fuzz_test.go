@@ -5,14 +5,11 @@ import (
 	"math/rand/v2"
 	"net/http/httptest"
 	"net/url"
-	"path/filepath"
 	"strings"
 	"testing"
 
 	"zestythicket/casebook"
-	"zestythicket/evidence"
-	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/internal/testkit"
 	"zestythicket/store"
 )
 
@@ -38,19 +35,12 @@ var bodies = []struct{ method, path, body string }{
 
 // fuzzed is a demo that a fuzzer sends to.
 func fuzzed(f *testing.F) *rig {
-	ix, err := guidefile.LoadIndex(data.FS)
-	if err != nil {
-		f.Fatal(err)
-	}
-	s, err := store.Open(filepath.Join(f.TempDir(), "t.db"))
+	s, err := store.Open(testkit.Demo(f))
 	if err != nil {
 		f.Fatal(err)
 	}
 	f.Cleanup(func() { _ = s.Close() })
-	book := casebook.New(s, evidence.New(ix, evidence.StandardDefaults()))
-	if err := book.Demo(); err != nil {
-		f.Fatal(err)
-	}
+	book := casebook.New(s, testkit.Engine(f))
 	return &rig{h: New(book, nil), book: book}
 }
 

@@ -23,8 +23,13 @@ type ArithmeticIn struct {
 
 func (s *Server) kitchenRoutes(api huma.API) {
 	ok := func(o *huma.Operation) { o.MaxBodyBytes, o.DefaultStatus = maxBody, http.StatusOK }
-	huma.Get(api, "/api/kitchen", answer(func(*struct{}) (*casebook.Kitchen, error) { return s.book.Kitchen() }))
-	huma.Post(api, "/api/kitchen", answer(func(in *struct{ Body casebook.KitchenAct }) (*casebook.Kitchen, error) {
+	huma.Get(api, "/api/kitchen", answer(func(in *struct {
+		Q    string `query:"q" maxLength:"200" doc:"Every word stands in the line"`
+		Most int    `query:"most" default:"30" minimum:"1" maximum:"20000" doc:"Of the lots of which nothing is left"`
+	}) (*casebook.Kitchen, error) {
+		return s.book.Kitchen(in.Q, in.Most)
+	}))
+	huma.Post(api, "/api/kitchen", answer(func(in *struct{ Body casebook.KitchenAct }) (*casebook.Cooked, error) {
 		return s.book.Cook(&in.Body)
 	}), ok)
 	huma.Get(api, "/api/lots/{id}", answer(func(in *LotID) (*casebook.TraceView, error) { return s.book.Trace(in.ID) }))

@@ -199,7 +199,7 @@ func TestBadRowsAreSetAside(t *testing.T) {
 	if l := lotOf(&k, "B1"); l.State != "held" || l.Grams != "250" {
 		t.Errorf("a bag whose find can't be read: %s, %s g", l.State, l.Grams)
 	}
-	finds := fetch[[]FindLine](r.rig, "/api/finds")
+	finds := fetch[FindList](r.rig, "/api/finds").Lines
 	aside := 0
 	for _, f := range finds {
 		if f.Aside != "" && strings.Contains(f.Title, "broken facts") || f.Aside != "" && strings.Contains(f.Title, "sloes") {
@@ -395,10 +395,10 @@ func TestDataPage(t *testing.T) {
 	if d.Running || d.Problem != "" || len(d.Backups) != 1 || d.LastMS == 0 || d.Counts["finds"] == 0 {
 		t.Fatalf("%+v", d)
 	}
-	before := len(fetch[[]FindLine](r, "/api/finds"))
+	before := len(fetch[FindList](r, "/api/finds").Lines)
 	r.must("POST", "/api/finds", map[string]any{"id": "after-backup", "day": "2026-10-16", "facts": map[string]any{"intent": "eat", "kingdom": "plant"}})
 	back := post[Restored](t, r, "/api/data/backups/"+d.Backups[0].Name+"/restore")
-	if n := len(fetch[[]FindLine](r, "/api/finds")); n != before || back.Kept == "" {
+	if n := len(fetch[FindList](r, "/api/finds").Lines); n != before || back.Kept == "" {
 		t.Errorf("%d finds after restoring, want %d; kept at %q", n, before, back.Kept)
 	}
 	for _, name := range []string{"nothing-here.db", "..%2fx.db"} {

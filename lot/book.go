@@ -66,6 +66,7 @@ type Book struct {
 	Feelings []Feeling
 	Out      Balance
 	seq      int64
+	idx      *index
 }
 
 // Balance is what has left the lots; see [Book.Balance].
@@ -126,6 +127,7 @@ func (l *Lot) Empty() bool { return !l.Left.IsPositive() }
 
 // Lay puts a hold on a lot that follows from its find, and is no line of the book.
 func (b *Book) Lay(id, why string, atMS int64) {
+	b.idx = nil
 	if l, ok := b.lots[id]; ok {
 		l.Holds = append(l.Holds, Hold{Lot: id, Why: why, AtMS: atMS})
 	}
@@ -134,6 +136,7 @@ func (b *Book) Lay(id, why string, atMS int64) {
 // LayUnlooked holds every bag with pieces that nobody looked at. It is asked after
 // the events, since it follows from what they come to.
 func (b *Book) LayUnlooked() {
+	b.idx = nil
 	for _, id := range b.order {
 		l := b.lots[id]
 		if len(l.Parents) > 0 {
@@ -160,6 +163,7 @@ func (l *Lot) WholeAgain(afterMS int64) bool {
 
 // apply adds an event, or says why it can't be.
 func (b *Book) apply(e *Event) error {
+	b.idx = nil
 	var err error
 	switch e.Kind {
 	case Bagged:
@@ -331,6 +335,9 @@ func (b *Book) change(l *Lot, e *Event) error {
 	case Freed:
 		l.Holds = nil
 	case Began:
+		if l.Running == nil {
+			l.Running = map[string]int64{}
+		}
 		l.Running[e.Step] = e.AtMS
 	case Did:
 		delete(l.Running, e.Step)

@@ -279,32 +279,16 @@ func (b *Book) KeepBy(l *Lot) (int64, bool) {
 	return from + int64(days)*24*HourMS, true
 }
 
-// Yield is how much comes of a gram when an entry's part is brought into a form,
-// from what was made before: the sum of what came out over the sum of what went
-// in, and in how many makings.
+// Yield is how much comes of a gram when an entry's part is brought into a form, from
+// what was made before: the sum of what came out over the sum of what went in, and in
+// how many makings.
 func Yield(events []Event, b *Book, kind, form string) (ratio quantity.Amount, makings int) {
-	var in, out quantity.Amount
+	t := YieldTable{}
 	for i := range events {
-		e := &events[i]
-		if e.Kind != Made || len(e.From) == 0 || !e.Added.IsZero() {
-			continue
-		}
-		if l, ok := b.lots[e.From[0].Lot]; !ok || l.Kind() != kind || l.Form == form {
-			continue
-		}
-		if slices.ContainsFunc(e.To, func(p Part) bool { return p.Form != form }) {
-			continue
-		}
-		for _, p := range e.From {
-			in = in.Add(p.Amount)
-		}
-		for _, p := range e.To {
-			out = out.Add(p.Amount)
-		}
-		makings++
+		t.Add(&events[i], b)
 	}
-	if makings == 0 {
-		return quantity.Zero, 0
+	if y := t[YieldKey{kind, form}]; y.Makings > 0 {
+		return y.Ratio(), y.Makings
 	}
-	return out.DivRound(in, 4), makings
+	return quantity.Zero, 0
 }

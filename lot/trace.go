@@ -44,14 +44,10 @@ func (b *Book) Bags(id string) []string {
 // them, in every form.
 func (b *Book) Concerned(id string) []string {
 	back := b.Back(id)
-	for _, l := range b.Lots() {
-		if l.Basket == "" || len(l.Parents) > 0 || slices.Contains(back, l.ID) {
-			continue
-		}
-		for _, bag := range b.Bags(id) {
-			if b.lots[bag].Basket == l.Basket {
-				back = append(back, l.ID)
-				break
+	for _, bag := range b.Bags(id) {
+		for _, other := range b.indexed().baskets[b.lots[bag].Basket] {
+			if !slices.Contains(back, other) {
+				back = append(back, other)
 			}
 		}
 	}
@@ -71,32 +67,25 @@ func (b *Book) OfFind(find string) []string {
 
 // Eaters lists who ate of any of the lots, in the order in which they did.
 func (b *Book) Eaters(lots []string) []Serving {
-	var out []Serving
-	for _, s := range b.Servings {
-		if slices.Contains(lots, s.Lot) {
-			out = append(out, s)
+	var at []int
+	seen := map[string]bool{}
+	for _, id := range lots {
+		if !seen[id] {
+			seen[id] = true
+			at = append(at, b.indexed().servings[id]...)
 		}
+	}
+	slices.Sort(at)
+	var out []Serving
+	for _, i := range at {
+		out = append(out, b.Servings[i])
 	}
 	return out
 }
 
 // HoldsOn lists every hold that stops a lot: its own and those on any lot that
 // concerns it. What was not looked at in a bag reaches what was made of that bag.
-func (b *Book) HoldsOn(id string) []Hold {
-	var out []Hold
-	for _, l := range b.Lots() {
-		if len(l.Holds) == 0 || !slices.Contains(b.Concerned(l.ID), id) {
-			continue
-		}
-		made := slices.Contains(b.Forward(l.ID), id)
-		for _, h := range l.Holds {
-			if made || !h.Unlooked {
-				out = append(out, h)
-			}
-		}
-	}
-	return out
-}
+func (b *Book) HoldsOn(id string) []Hold { return b.indexed().holds[id] }
 
 // Ate reports whether a person ate of anything: such a person can't be removed.
 func (b *Book) Ate(person string) bool {

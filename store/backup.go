@@ -150,6 +150,8 @@ func (s *Store) Restore(from string, now time.Time) (kept string, err error) {
 	if bad, err := CheckFile(from); err != nil || len(bad) > 0 {
 		return "", refuseBackup(from, bad, err)
 	}
+	s.swaps.Lock()
+	defer s.swaps.Unlock()
 	if err := s.closeDB(); err != nil {
 		return "", err
 	}

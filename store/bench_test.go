@@ -52,7 +52,7 @@ func line(find string, n int) *Event {
 func BenchmarkAppend(b *testing.B) {
 	s := filled(b)
 	for n := 0; b.Loop(); n++ {
-		if _, err := s.Append(line("f0500", 1000+n)); err != nil {
+		if _, err := s.Append(line("f0500", 1000+n), false); err != nil {
 			b.Fatal(err)
 		}
 	}

@@ -56,7 +56,7 @@ func (s *Store) SearchGuide(query string, most int) ([]TextHit, error) {
 		words[i] = `"` + w + `"*`
 	}
 	var out []TextHit
-	err := s.db.Raw(`SELECT taxon, snippet(guide_text, -1, '', '', '…', 12) AS passage FROM guide_text
+	err := s.read().Raw(`SELECT taxon, snippet(guide_text, -1, '', '', '…', 12) AS passage FROM guide_text
 		WHERE guide_text MATCH ? ORDER BY bm25(guide_text, 0, 10, 3, 1), taxon LIMIT ?`, strings.Join(words, " "), most).Scan(&out).Error
 	if err != nil {
 		return nil, s.failed("search guide", query, err)

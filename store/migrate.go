@@ -62,6 +62,30 @@ var migrations = []string{
 	 UPDATE finds SET place_id = coalesce((SELECT n.id FROM notes n WHERE n.kind = 'place' AND json_valid(n.doc) AND json_extract(n.doc, '$.name') = finds.place_name ORDER BY n.at_ms, n.id LIMIT 1), '')
 		WHERE place_name <> '';
 	 CREATE INDEX finds_by_outing ON finds (outing_id, person_id)`,
+	// 9: summaries of finds for lists, and the number of what each rests on; that number
+	// is kept by triggers, so that nothing can be written past it
+	`ALTER TABLE finds ADD COLUMN second_of TEXT GENERATED ALWAYS AS (CASE WHEN json_valid(facts) THEN coalesce(json_extract(facts, '$.secondOf'), '') ELSE '' END) VIRTUAL;
+	 CREATE INDEX finds_by_second ON finds (second_of);
+	 CREATE INDEX finds_by_day ON finds (day);
+	 CREATE INDEX finds_by_created ON finds (created_ms DESC, id);
+	 CREATE TABLE find_inputs (find_id TEXT PRIMARY KEY, rev INTEGER NOT NULL) WITHOUT ROWID;
+	 INSERT INTO find_inputs SELECT id, 1 FROM finds;
+	 CREATE TABLE find_summaries (
+		find_id TEXT PRIMARY KEY, inputs INTEGER NOT NULL, version TEXT NOT NULL, doc TEXT NOT NULL, title TEXT NOT NULL, text TEXT NOT NULL,
+		complete INTEGER NOT NULL, planned INTEGER NOT NULL, moved INTEGER NOT NULL);
+	 CREATE INDEX summaries_complete ON find_summaries (complete) WHERE complete;
+	 CREATE INDEX summaries_planned ON find_summaries (planned) WHERE planned;
+	 CREATE INDEX summaries_moved ON find_summaries (moved) WHERE moved;
+	 CREATE TRIGGER inputs_find_new AFTER INSERT ON finds BEGIN
+		INSERT OR IGNORE INTO find_inputs VALUES (NEW.id, 0); UPDATE find_inputs SET rev = rev + 1 WHERE find_id = NEW.id; END;
+	 CREATE TRIGGER inputs_find AFTER UPDATE ON finds BEGIN UPDATE find_inputs SET rev = rev + 1 WHERE find_id IN (NEW.id, OLD.second_of); END;
+	 CREATE TRIGGER inputs_event AFTER INSERT ON events BEGIN UPDATE find_inputs SET rev = rev + 1 WHERE find_id = NEW.find_id; END;
+	 CREATE TRIGGER inputs_specimen_new AFTER INSERT ON specimens BEGIN UPDATE find_inputs SET rev = rev + 1 WHERE find_id = NEW.find_id; END;
+	 CREATE TRIGGER inputs_specimen AFTER UPDATE ON specimens BEGIN UPDATE find_inputs SET rev = rev + 1 WHERE find_id = NEW.find_id; END;
+	 CREATE TRIGGER inputs_person AFTER UPDATE ON people BEGIN UPDATE find_inputs SET rev = rev + 1 WHERE find_id IN (SELECT id FROM finds WHERE person_id = NEW.id); END;
+	 CREATE TRIGGER inputs_second AFTER UPDATE ON find_inputs BEGIN
+		UPDATE find_inputs SET rev = rev + 1 WHERE find_id IN (
+			SELECT id FROM finds WHERE second_of = NEW.find_id UNION SELECT second_of FROM finds WHERE id = NEW.find_id AND second_of <> ''); END`,
 }
 
 func (s *Store) migrate() error {

@@ -33,7 +33,7 @@ func (s *Store) ChangeNote(kind, id string, change func(was *Note) (*Note, error
 // Nothing is written when change gives an error, which is handed on, or nil.
 func replaceRow[T any](s *Store, op, id string, rev func(*T) *int64, change func(was *T) (*T, error), where string, args ...any) error {
 	var refused error
-	err := s.db.Transaction(func(tx *gorm.DB) error {
+	err := s.tx(func(tx *gorm.DB) error {
 		var was []T
 		if err := tx.Where(where, args...).Limit(1).Find(&was).Error; err != nil {
 			return err
@@ -69,7 +69,7 @@ func (s *Store) Notes(kind string) ([]Note, []Lost) {
 // Note reads one record.
 func (s *Store) Note(kind, id string) (*Note, error) {
 	var n Note
-	err := s.db.Where("kind = ? AND id = ?", kind, id).Take(&n).Error
+	err := s.read().Where("kind = ? AND id = ?", kind, id).Take(&n).Error
 	return &n, s.failed("read "+kind, id, err)
 }
 
@@ -92,10 +92,23 @@ func (WeatherDay) TableName() string { return "weather" }
 
 // SaveWeather stores days, each over what was there for it, wholly or not at all.
 func (s *Store) SaveWeather(days []WeatherDay) error {
-	err := s.db.Transaction(func(tx *gorm.DB) error {
+	err := s.tx(func(tx *gorm.DB) error {
 		return tx.Clauses(clause.OnConflict{UpdateAll: true}).CreateInBatches(days, 200).Error
 	})
 	return s.failed("store weather", "", err)
+}
+
+// WeatherPlaces are the places of which any weather is stored.
+func (s *Store) WeatherPlaces() (map[string]bool, error) {
+	var ids []string
+	// One step a place along the key, and not one a day.
+	err := s.read().Raw(`WITH RECURSIVE p(id) AS (SELECT min(place_id) FROM weather
+		UNION ALL SELECT (SELECT min(place_id) FROM weather WHERE place_id > p.id) FROM p WHERE p.id IS NOT NULL) SELECT id FROM p WHERE id IS NOT NULL`).Scan(&ids).Error
+	out := map[string]bool{}
+	for _, id := range ids {
+		out[id] = true
+	}
+	return out, s.failed("list weather", "", err)
 }
 
 // Weather lists the days of a place in order.

@@ -17,7 +17,7 @@ type Photo struct {
 
 // AddPhoto stores a picture; one that is there under this id stays as it is.
 func (s *Store) AddPhoto(p *Photo) error {
-	err := s.db.Transaction(func(tx *gorm.DB) error {
+	err := s.tx(func(tx *gorm.DB) error {
 		var n int64
 		if err := tx.Model(&Photo{}).Where("id = ?", p.ID).Count(&n).Error; err != nil || n > 0 {
 			return err
@@ -30,14 +30,14 @@ func (s *Store) AddPhoto(p *Photo) error {
 // Photos lists the pictures of a find, oldest first, without their bytes.
 func (s *Store) Photos(find string) ([]Photo, error) {
 	var out []Photo
-	err := s.db.Omit("bytes").Where("find_id = ?", find).Order("at_ms, id").Find(&out).Error
+	err := s.read().Omit("bytes").Where("find_id = ?", find).Order("at_ms, id").Find(&out).Error
 	return out, s.failed("list photos", find, err)
 }
 
 // Photo reads one picture of a find.
 func (s *Store) Photo(find, id string) (*Photo, error) {
 	var p Photo
-	err := s.db.Where("find_id = ? AND id = ?", find, id).Take(&p).Error
+	err := s.read().Where("find_id = ? AND id = ?", find, id).Take(&p).Error
 	return &p, s.failed("read photo", id, err)
 }
 

@@ -114,14 +114,14 @@ func (s *Store) PeopleLost() ([]Person, []Lost) {
 // Person finds one person.
 func (s *Store) Person(id string) (*Person, error) {
 	var p Person
-	err := s.db.Where("id = ?", id).Take(&p).Error
+	err := s.read().Where("id = ?", id).Take(&p).Error
 	return &p, s.failed("read person", id, err)
 }
 
 // AddFind stores a find with its first specimen and first events, wholly or not
 // at all. The outing of that day is made if there is none.
 func (s *Store) AddFind(f *Find, sp *Specimen, events ...*Event) error {
-	err := s.db.Transaction(func(tx *gorm.DB) error {
+	err := s.tx(func(tx *gorm.DB) error {
 		var o Outing
 		err := tx.Where("day = ?", f.Day).Limit(1).Find(&o).Error
 		if err == nil && o.ID == "" {
@@ -156,7 +156,7 @@ func (s *Store) ChangeFind(id string, change func(f *Find) error) error {
 
 func (s *Store) changeFind(id string, change func(tx *gorm.DB, f *Find) error) error {
 	var refused error
-	err := s.db.Transaction(func(tx *gorm.DB) error {
+	err := s.tx(func(tx *gorm.DB) error {
 		var f Find
 		if err := tx.Where("id = ?", id).Take(&f).Error; err != nil {
 			return err
@@ -187,24 +187,47 @@ func (s *Store) Finds() ([]Find, []Lost) {
 	return out, lost
 }
 
+// FindsAt are the days of the finds of a year at a place, by find: of a stored place by
+// its id, of any other by the name that was typed.
+func (s *Store) FindsAt(placeID, name string, year int) (map[string]string, error) {
+	var rows []struct{ ID, Day string }
+	db := s.read().Model(&Find{}).Select("id, day").Where("place_id = ? AND day BETWEEN ? AND ?", placeID, fmt.Sprintf("%04d-01-01", year), fmt.Sprintf("%04d-12-31", year))
+	if placeID == "" {
+		db = db.Where("place_name = ?", name)
+	}
+	err := db.Scan(&rows).Error
+	out := make(map[string]string, len(rows))
+	for _, r := range rows {
+		out[r.ID] = r.Day
+	}
+	return out, s.failed("list finds", name, err)
+}
+
+// FindsOf counts the finds of a person.
+func (s *Store) FindsOf(person string) (int, error) {
+	var n int64
+	err := s.read().Model(&Find{}).Where("person_id = ?", person).Count(&n).Error
+	return int(n), s.failed("list finds", person, err)
+}
+
 // Find reads one find.
 func (s *Store) Find(id string) (*Find, error) {
 	var f Find
-	err := s.db.Where("id = ?", id).Take(&f).Error
+	err := s.read().Where("id = ?", id).Take(&f).Error
 	return &f, s.failed("read find", id, err)
 }
 
 // Specimens lists the specimens of a find in their order.
 func (s *Store) Specimens(find string) ([]Specimen, error) {
 	var out []Specimen
-	err := s.db.Where("find_id = ?", find).Order("number").Find(&out).Error
+	err := s.read().Where("find_id = ?", find).Order("number").Find(&out).Error
 	return out, s.failed("read specimens", find, err)
 }
 
 // AddSpecimen adds an individual to a find, with the next number; one that is there
 // under this id stays as it is.
 func (s *Store) AddSpecimen(sp *Specimen) error {
-	err := s.db.Transaction(func(tx *gorm.DB) error {
+	err := s.tx(func(tx *gorm.DB) error {
 		var have []Specimen
 		if err := tx.Where("find_id = ?", sp.FindID).Find(&have).Error; err != nil {
 			return err
@@ -254,9 +277,10 @@ func (s *Store) CountSpecimen(find, id string, was, count int, add bool, change 
 }
 
 // Append adds a line to the log. A line with a key that is already there is the
-// same tap sent again: the stored line is returned, and stored is false.
-func (s *Store) Append(e *Event) (stored bool, err error) {
-	err = s.db.Transaction(func(tx *gorm.DB) error {
+// same tap sent again: the stored line is returned, and stored is false. carries says
+// that the line changes what hands or blade carry to the other finds of the outing.
+func (s *Store) Append(e *Event, carries bool) (stored bool, err error) {
+	err = s.tx(func(tx *gorm.DB) error {
 		var was Event
 		if err := tx.Where("find_id = ? AND key = ?", e.FindID, e.Key).Limit(1).Find(&was).Error; err != nil {
 			return err
@@ -266,7 +290,10 @@ func (s *Store) Append(e *Event) (stored bool, err error) {
 			return nil
 		}
 		stored = true
-		return tx.Create(e).Error
+		if err := tx.Create(e).Error; err != nil || !carries {
+			return err
+		}
+		return touchOuting(tx, e.FindID)
 	})
 	return stored, s.failed("store answer", e.FindID, err)
 }
@@ -275,19 +302,21 @@ func (s *Store) Append(e *Event) (stored bool, err error) {
 // finds of the same outing: hands go along from one find to the next.
 func (s *Store) Log(f *Find) ([]Event, error) {
 	var out []Event
-	err := s.db.Raw(`SELECT * FROM events WHERE find_id IN (SELECT id FROM finds WHERE outing_id = ? AND person_id = ? UNION SELECT ?)
+	err := s.read().Raw(`SELECT * FROM events WHERE find_id IN (SELECT id FROM finds WHERE outing_id = ? AND person_id = ? UNION SELECT ?)
 		ORDER BY seq`, f.OutingID, f.PersonID, f.ID).Scan(&out).Error
 	return out, s.failed("read log", f.ID, err)
 }
 
-// KeepVerdict stores a verdict unless it says what the last one said.
-func (s *Store) KeepVerdict(v *Verdict) error {
-	err := s.db.Transaction(func(tx *gorm.DB) error {
+// KeepVerdict stores a verdict unless it says what the last one said: the same verdict
+// by the same guide and, unless only that is asked for, for the same reasons.
+func (s *Store) KeepVerdict(onlyChanged bool, v *Verdict) error {
+	err := s.tx(func(tx *gorm.DB) error {
 		var last Verdict
 		if err := tx.Where("find_id = ? AND specimen = ?", v.FindID, v.Specimen).Order("id DESC").Limit(1).Find(&last).Error; err != nil {
 			return err
 		}
-		if last.UptoSeq == v.UptoSeq && last.GuideVersion == v.GuideVersion && last.Reasons == v.Reasons {
+		same := last.ID != 0 && last.GuideVersion == v.GuideVersion && last.Verdict == v.Verdict
+		if same && (onlyChanged || last.Reasons == v.Reasons) {
 			return nil
 		}
 		return tx.Create(v).Error

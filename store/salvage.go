@@ -26,7 +26,7 @@ const (
 // damaged table is had. It never fails; what it could not read is listed.
 func rowsOf[T any](s *Store, table string, whole func(*gorm.DB) *gorm.DB, keep func(*T) bool) ([]T, []Lost) {
 	var out []T
-	err := whole(s.db).Find(&out).Error
+	err := whole(s.read()).Find(&out).Error
 	if err == nil {
 		return out, nil
 	}
@@ -35,7 +35,7 @@ func rowsOf[T any](s *Store, table string, whole func(*gorm.DB) *gorm.DB, keep f
 	gap := 0
 	for row := int64(1); gap < gapMost; row++ {
 		var one []T
-		if err := s.db.Table(table).Where("rowid = ?", row).Limit(1).Find(&one).Error; err != nil {
+		if err := s.read().Table(table).Where("rowid = ?", row).Limit(1).Find(&one).Error; err != nil {
 			gap++
 			// A damaged page takes a run of rows, and numbers that no row has had.
 			if last := &lost[len(lost)-1]; last.Row > 0 && max(last.Row, last.To) == row-1 {
@@ -65,7 +65,7 @@ func rowsOf[T any](s *Store, table string, whole func(*gorm.DB) *gorm.DB, keep f
 // when it does.
 func (s *Store) QuickCheck() ([]string, error) {
 	var out []string
-	if err := s.db.Raw("PRAGMA quick_check(50)").Scan(&out).Error; err != nil {
+	if err := s.read().Raw("PRAGMA quick_check(50)").Scan(&out).Error; err != nil {
 		if strings.Contains(err.Error(), "malformed") {
 			return append(out, err.Error()), nil // that is what was asked
 		}
@@ -83,7 +83,7 @@ func (s *Store) Counts() map[string]int64 {
 	out := map[string]int64{}
 	for _, t := range []string{"people", "finds", "specimens", "events", "verdicts", "waits", "photos", "notes", "weather", "kitchen"} {
 		var n int64
-		if err := s.db.Table(t).Count(&n).Error; err != nil {
+		if err := s.read().Table(t).Count(&n).Error; err != nil {
 			n = -1
 		}
 		out[t] = n

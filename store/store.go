@@ -6,12 +6,15 @@
 package store
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"net/url"
 	"os"
 	"path/filepath"
 	"strings"
+	"sync"
+	"sync/atomic"
 
 	"github.com/glebarez/sqlite"
 	"gorm.io/gorm"
@@ -53,12 +56,72 @@ func (e *Error) Error() string {
 // Unwrap makes errors.Is find the sentinel and the cause.
 func (e *Error) Unwrap() []error { return []error{e.Err, e.Cause} }
 
-// Store is an open database.
+// Store is an open database: one connection that writes, so that writes queue instead
+// of failing as busy, and several beside it that only read.
 type Store struct {
-	db   *gorm.DB
-	path string
-	lock *os.File
+	db     *gorm.DB
+	reads  *gorm.DB // nil: the one that writes reads too
+	path   string
+	lock   *os.File
+	swaps  *sync.RWMutex // held while the file is replaced
+	opens  *atomic.Int64 // how often a file was opened: a restored one is another
+	bare   *atomic.Bool  // what is derived was given up; see derived.go
+	writes *atomic.Int64 // transactions so far
 }
+
+// readers is how many connections read at a time.
+const readers = 4
+
+func (s *Store) read() *gorm.DB {
+	if s.reads != nil {
+		return s.reads
+	}
+	return s.db
+}
+
+// With is the store for one request: when that is gone, what it asked for stops.
+func (s *Store) With(ctx context.Context) *Store {
+	c := *s
+	c.db = s.db.WithContext(ctx)
+	if s.reads != nil {
+		c.reads = s.reads.WithContext(ctx)
+	}
+	return &c
+}
+
+// Atomically runs f in one transaction: everything that f stores through tx is stored,
+// or nothing. An error of f is handed on.
+func (s *Store) Atomically(op, id string, f func(tx *Store) error) error {
+	var refused error
+	err := s.tx(func(db *gorm.DB) error {
+		tx := *s
+		tx.db, tx.reads = db, nil
+		refused = f(&tx)
+		return refused
+	})
+	if refused != nil {
+		return refused
+	}
+	return s.failed(op, id, err)
+}
+
+// Steadily runs f while the file is not replaced: what works in the background holds
+// on to it so.
+func (s *Store) Steadily(f func()) {
+	s.swaps.RLock()
+	defer s.swaps.RUnlock()
+	f()
+}
+
+// Closed reports whether the database was closed.
+func (s *Store) Closed() bool { return s.db == nil }
+
+// Writes counts the transactions so far: while it stays, nothing that was entered has
+// changed.
+func (s *Store) Writes() int64 { return s.writes.Load() + s.opens.Load()<<40 }
+
+// Opening is a number that changes when another file is opened in place of this one.
+func (s *Store) Opening() int64 { return s.opens.Load() }
 
 // Open opens or makes the database at path and migrates it. A database of a newer
 // version is refused and not touched; one that another program has open is
@@ -69,7 +132,7 @@ func Open(path string) (*Store, error) {
 			return nil, &Error{"open", path, ErrNotStored, err, "The folder can't be made: " + dir}
 		}
 	}
-	s := &Store{path: path}
+	s := &Store{path: path, swaps: &sync.RWMutex{}, opens: &atomic.Int64{}, bare: &atomic.Bool{}, writes: &atomic.Int64{}}
 	var err error
 	if s.lock, err = lockFile(path + ".lock"); err != nil {
 		return nil, lockError(path, err)
@@ -96,18 +159,37 @@ func (s *Store) open() error {
 	if s.db, err = connect(s.path, "rw"); err != nil {
 		return &Error{"open", s.path, ErrNotStored, err, "The database can't be opened for writing."}
 	}
-	return s.migrate()
+	if err := s.migrate(); err != nil {
+		return err
+	}
+	s.checkDerived()
+	s.opens.Add(1)
+	if s.reads, err = connect(s.path, "query"); err != nil {
+		return &Error{"open", s.path, ErrUnreadable, err, "The database can't be opened for reading."}
+	}
+	raw, err := s.reads.DB()
+	if err != nil {
+		return &Error{"open", s.path, ErrUnreadable, err, "The database can't be opened for reading."}
+	}
+	raw.SetMaxOpenConns(readers)
+	raw.SetMaxIdleConns(readers)
+	return nil
 }
 
-// connect opens a database. Deleted content is overwritten (secure_delete).
+// connect opens a database in a mode: ro, rw, or query, which opens for writing and
+// refuses to. Deleted content is overwritten (secure_delete).
 func connect(path, mode string) (*gorm.DB, error) {
+	pragmas := ""
+	switch mode {
+	case "query":
+		mode, pragmas = "rw", "&_pragma=query_only(1)"
+	case "rw":
+		pragmas = "&_pragma=journal_mode(WAL)"
+	}
 	// The path is part of an address: what would end it is escaped.
-	at := url.URL{Scheme: "file", OmitHost: true, Path: path, RawQuery: "mode=" + mode + "&_pragma=busy_timeout(5000)&_pragma=foreign_keys(1)&_pragma=synchronous(FULL)&_pragma=secure_delete(1)&_time_format=sqlite"}
+	at := url.URL{Scheme: "file", OmitHost: true, Path: path, RawQuery: "mode=" + mode + "&_pragma=busy_timeout(5000)&_pragma=foreign_keys(1)&_pragma=synchronous(FULL)&_pragma=secure_delete(1)&_time_format=sqlite" + pragmas}
 	if !filepath.IsAbs(path) {
 		at.Opaque, at.Path = (&url.URL{Path: path}).EscapedPath(), ""
-	}
-	if mode != "ro" {
-		at.RawQuery += "&_pragma=journal_mode(WAL)"
 	}
 	db, err := gorm.Open(sqlite.Open(at.String()), &gorm.Config{Logger: logger.Discard, TranslateError: true, PrepareStmt: true, PrepareStmtMaxSize: 200})
 	if err != nil {
@@ -127,6 +209,10 @@ func (s *Store) Path() string { return s.path }
 
 // Close closes the database and lets another program open it.
 func (s *Store) Close() error {
+	if s.swaps != nil {
+		s.swaps.Lock()
+		defer s.swaps.Unlock()
+	}
 	err := s.closeDB()
 	if s.lock != nil {
 		err = errors.Join(err, s.lock.Close())
@@ -136,15 +222,19 @@ func (s *Store) Close() error {
 }
 
 func (s *Store) closeDB() error {
-	if s.db == nil {
-		return nil
+	var all []error
+	for _, db := range []*gorm.DB{s.reads, s.db} {
+		if db == nil {
+			continue
+		}
+		raw, err := db.DB()
+		if err == nil {
+			err = raw.Close()
+		}
+		all = append(all, err)
 	}
-	raw, err := s.db.DB()
-	if err != nil {
-		return err
-	}
-	s.db = nil
-	return raw.Close()
+	s.db, s.reads = nil, nil
+	return errors.Join(all...)
 }
 
 // failed turns a database error into one that can be shown.

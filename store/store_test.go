@@ -36,11 +36,11 @@ func TestAppendIsIdempotent(t *testing.T) {
 	s := fresh(t)
 	f := begin(t, s, "f1", "2026-01-01")
 	first := &Event{FindID: "f1", Specimen: "s1", Key: "tap", Kind: "answered", Body: `{"a":1}`, AtMS: 5}
-	if stored, err := s.Append(first); err != nil || !stored {
+	if stored, err := s.Append(first, false); err != nil || !stored {
 		t.Fatal(stored, err)
 	}
 	again := &Event{FindID: "f1", Specimen: "s1", Key: "tap", Kind: "answered", Body: `{"a":2}`, AtMS: 9}
-	stored, err := s.Append(again)
+	stored, err := s.Append(again, false)
 	if err != nil || stored || again.Seq != first.Seq || again.Body != `{"a":1}` {
 		t.Errorf("a retried tap: stored %v, %+v, %v", stored, again, err)
 	}
@@ -139,7 +139,7 @@ func TestFullAndReadOnly(t *testing.T) {
 		if err := s.db.Exec(c.pragma).Error; err != nil {
 			t.Fatal(err)
 		}
-		_, err := s.Append(&Event{FindID: "f1", Specimen: "s1", Key: "big", Kind: "answered", Body: strings.Repeat("x", 1<<20)})
+		_, err := s.Append(&Event{FindID: "f1", Specimen: "s1", Key: "big", Kind: "answered", Body: strings.Repeat("x", 1<<20)}, false)
 		var e *Error
 		if !errors.As(err, &e) || !errors.Is(err, ErrNotStored) || !strings.Contains(e.Hint, c.want) {
 			t.Errorf("%s: %v", name, err)
@@ -160,10 +160,10 @@ func TestReopenKeepsEverything(t *testing.T) {
 		t.Fatal(err)
 	}
 	begin(t, s, "f1", "2026-01-01")
-	if err := s.KeepVerdict(&Verdict{FindID: "f1", Specimen: "s1", UptoSeq: 1, GuideVersion: "g", Verdict: "not-yet", Reasons: "{}"}); err != nil {
+	if err := s.KeepVerdict(false, &Verdict{FindID: "f1", Specimen: "s1", UptoSeq: 1, GuideVersion: "g", Verdict: "not-yet", Reasons: "{}"}); err != nil {
 		t.Fatal(err)
 	}
-	if err := s.KeepVerdict(&Verdict{FindID: "f1", Specimen: "s1", UptoSeq: 1, GuideVersion: "g", Verdict: "not-yet", Reasons: "{}"}); err != nil {
+	if err := s.KeepVerdict(false, &Verdict{FindID: "f1", Specimen: "s1", UptoSeq: 1, GuideVersion: "g", Verdict: "not-yet", Reasons: "{}"}); err != nil {
 		t.Fatal(err)
 	}
 	if err := s.Close(); err != nil {

@@ -24,6 +24,13 @@ func (s *Store) EndWait(find, specimen, trait string) error {
 // Waits lists the running waits of a find, the oldest first.
 func (s *Store) Waits(find string) ([]Wait, error) {
 	var out []Wait
-	err := s.db.Where("find_id = ?", find).Order("started_ms, specimen, trait").Find(&out).Error
+	err := s.read().Where("find_id = ?", find).Order("started_ms, specimen, trait").Find(&out).Error
 	return out, s.failed("read waits", find, err)
+}
+
+// AllWaits lists every running wait, the oldest first.
+func (s *Store) AllWaits() ([]Wait, error) {
+	var out []Wait
+	err := s.read().Order("started_ms, specimen, trait").Find(&out).Error
+	return out, s.failed("read waits", "", err)
 }

@@ -181,8 +181,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List API finds */
-        get: operations["list-api-finds"];
+        /** Get API finds */
+        get: operations["get-api-finds"];
         put?: never;
         /** Post API finds */
         post: operations["post-api-finds"];
@@ -1211,6 +1211,14 @@ export interface components {
             stage: string;
             taxon: components["schemas"]["TaxonRef"];
         };
+        Cooked: {
+            /** @description What does not add up, in grams: 0 */
+            balance: string;
+            /** @description Those that the line names */
+            lots: components["schemas"]["LotView"][];
+            /** Format: int64 */
+            nowMs: number;
+        };
         Couplet: {
             ask: string;
             how: string;
@@ -1492,6 +1500,16 @@ export interface components {
             /** @description The verdict of the first specimen */
             word: string;
         };
+        FindList: {
+            /** @description Finds being judged anew, after the guide has changed; they are not in the list yet */
+            judging: components["schemas"]["Progress"];
+            lines: components["schemas"]["FindLine"][];
+            /**
+             * Format: int64
+             * @description How many there are that match
+             */
+            of: number;
+        };
         FindTrace: {
             /**
              * Format: int64
@@ -1508,6 +1526,8 @@ export interface components {
             word: string;
         };
         Findings: {
+            /** @description Finds whose line in the lists did not say what their log says; all were made anew */
+            anew?: string[];
             aside: components["schemas"]["Aside"][];
             /** Format: int64 */
             atMs: number;
@@ -1845,7 +1865,14 @@ export interface components {
             aside: components["schemas"]["Aside"][];
             /** @description What does not add up, in grams: 0 */
             balance: string;
-            /** @description The newest first */
+            /**
+             * Format: int64
+             * @description How many there are of which nothing is left
+             */
+            emptied: number;
+            /** @description Finds being judged anew, after the guide has changed */
+            judging: components["schemas"]["Progress"];
+            /** @description All of which something is left, and the last that were used up; the newest first */
             lots: components["schemas"]["LotView"][];
             /** @description Grams of a first taste, at most */
             most: string;
@@ -2350,6 +2377,15 @@ export interface components {
             signOffs: components["schemas"]["SignOff"][];
             smellWeak: boolean;
         };
+        Progress: {
+            /** Format: int64 */
+            done: number;
+            /**
+             * Format: int64
+             * @description 0: nothing is being judged anew
+             */
+            of: number;
+        };
         "Put-api-finds-by-id-sortedRequest": {
             /** @description Pieces by band of quality; those left are counted too */
             counts: {
@@ -2804,6 +2840,8 @@ export interface components {
             };
             day: string;
             due: components["schemas"]["Due"][];
+            /** @description Finds being judged anew, after the guide has changed; what they bring is not here yet */
+            judging: components["schemas"]["Progress"];
             /** @description Finds that today's guide would judge otherwise */
             moved: components["schemas"]["Rejudged"][];
             /** @description Finds whose checks are complete and that wait for the second look at home */
@@ -3434,9 +3472,14 @@ export interface operations {
             };
         };
     };
-    "list-api-finds": {
+    "get-api-finds": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Every word stands in the line, with no regard to case and accents */
+                q?: string;
+                most?: number;
+                offset?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3449,7 +3492,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FindLine"][];
+                    "application/json": components["schemas"]["FindList"];
                 };
             };
             /** @description Error */
@@ -4359,7 +4402,12 @@ export interface operations {
     };
     "get-api-kitchen": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Every word stands in the line */
+                q?: string;
+                /** @description Of the lots of which nothing is left */
+                most?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -4405,7 +4453,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kitchen"];
+                    "application/json": components["schemas"]["Cooked"];
                 };
             };
             /** @description Error */
