@@ -7,12 +7,14 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 	"sync"
 	"sync/atomic"
 	"time"
 
 	"zestythicket/evidence"
+	"zestythicket/guide"
 	"zestythicket/internal/bounded"
 	"zestythicket/internal/yamlpos"
 	"zestythicket/report"
@@ -129,21 +131,51 @@ type View struct {
 	Facts     Facts            `json:"facts"`
 	Target    *report.TaxonRef `json:"target,omitempty"`
 	Specimens []Specimen       `json:"specimens"`
-	Log       []Line           `json:"log"`
+	Log       []Line           `json:"log" doc:"With a specimen in the hand: its lines, and what was handled and picked"`
+	Lines     int              `json:"lines" doc:"How many the log has in all"`
 	Waits     []Wait           `json:"waits" doc:"Tests that take time, running"`
 	Patch     report.Patch     `json:"patch"`
 	Wear      report.Wear      `json:"wear" doc:"What hands, gloves and blade carry, and the smell tests it spoils"`
 	Plan      *Plan            `json:"plan,omitempty" doc:"Where something cut that harms on contact goes, and when"`
 	Photos    []Photo          `json:"photos"`
+
+	ix     *guide.Index
+	find   *evidence.Find
+	judged *evidence.Patch
 }
 
-// View reads a find and judges it.
+// View reads a find and judges it, with everything about each of its specimens.
 func (c *Casebook) View(id string) (*View, error) {
 	f, err := c.Store.Find(id)
 	if err != nil {
 		return nil, err
 	}
 	return c.view(f)
+}
+
+// Bench reads a find as the bench shows it, with one specimen in the hand.
+func (c *Casebook) Bench(id, specimen string) (*View, error) {
+	f, err := c.Store.Find(id)
+	if err != nil {
+		return nil, err
+	}
+	v, err := c.view(f)
+	if err == nil {
+		v.Hold(specimen)
+	}
+	return v, err
+}
+
+// Hold leaves of a view what the bench shows with one specimen in the hand.
+func (v *View) Hold(specimen string) *View {
+	v.Patch = report.OfPatchFor(v.ix, v.find, v.judged, specimen)
+	if len(v.Patch.Judgements) > 0 {
+		specimen = v.Patch.Judgements[0].Specimen
+	}
+	v.Log = slices.DeleteFunc(v.Log, func(l Line) bool {
+		return l.Specimen != specimen && l.Kind != evidence.Handled.String() && l.Kind != evidence.CleanHands.String() && l.Kind != evidence.Picked.String()
+	})
+	return v
 }
 
 func (c *Casebook) view(row *store.Find) (*View, error) {
@@ -155,7 +187,7 @@ func (c *Casebook) view(row *store.Find) (*View, error) {
 	if err := unJSON(row.Facts, &v.Facts); err != nil {
 		return nil, err
 	}
-	v.Facts.Rev = row.Rev
+	v.Facts.Rev, v.Lines = row.Rev, len(log)
 	v.PlaceID, v.Place = row.PlaceID, c.placeName(row)
 	for _, s := range f.Specimens {
 		v.Specimens = append(v.Specimens, Specimen{s.ID, s.JoinedTo, s.Count})
@@ -169,6 +201,7 @@ func (c *Casebook) view(row *store.Find) (*View, error) {
 		v.Target = &t
 	}
 	p := c.Engine.JudgePatch(f)
+	v.ix, v.find, v.judged = ix, f, &p
 	v.Patch = report.OfPatch(ix, f, &p)
 	wear := c.Engine.Wear(f)
 	v.Wear = report.OfWear(ix, f, &wear)

@@ -92,6 +92,7 @@ type PersonMay struct {
 // Kitchen is all that is in it.
 type Kitchen struct {
 	Lots    []LotView `json:"lots" doc:"All of which something is left, and the last that were used up; the newest first"`
+	Codes   []string  `json:"codes" doc:"Of every lot there ever was: none is used twice"`
 	Emptied int       `json:"emptied" doc:"How many there are of which nothing is left"`
 	Judging Progress  `json:"judging" doc:"Finds being judged anew, after the guide has changed"`
 	Balance string    `json:"balance" doc:"What does not add up, in grams: 0"`
@@ -145,6 +146,20 @@ type ActLine struct {
 	What string `json:"what"`
 }
 
+// recentDays: what was eaten of within so many days is always shown, since an incident
+// may be of it.
+const recentDays = 60
+
+func (k *pot) eatenSince(ms int64) map[string]bool {
+	out := map[string]bool{}
+	for i := range k.book.Servings {
+		if s := &k.book.Servings[i]; s.AtMS >= ms {
+			out[s.Lot] = true
+		}
+	}
+	return out
+}
+
 // emptied is how many lots of which nothing is left are shown unless more are asked for.
 const emptied = 30
 
@@ -152,19 +167,21 @@ const emptied = 30
 // in which every word of a search stands.
 func (c *Casebook) Kitchen(query string, most int) (*Kitchen, error) {
 	k := c.openKitchen()
-	out := &Kitchen{Lots: []LotView{}, Aside: append([]Aside{}, k.aside...), Balance: k.book.Balance().String(), Wait: int(k.book.Rules.WaitMS / lot.HourMS), Most: k.book.Rules.TasteMost.String(), Unit: k.unit, NowMS: c.Now().UnixMilli(), Judging: c.Judging()}
+	out := &Kitchen{Lots: []LotView{}, Codes: []string{}, Aside: append([]Aside{}, k.aside...), Balance: k.book.Balance().String(), Wait: int(k.book.Rules.WaitMS / lot.HourMS), Most: k.book.Rules.TasteMost.String(), Unit: k.unit, NowMS: c.Now().UnixMilli(), Judging: c.Judging()}
 	words := strings.Fields(fold(query))
 	if most == 0 {
 		most = emptied
 	}
 	var show []*lot.Lot
 	var finds []string
+	recent := k.eatenSince(c.Now().AddDate(0, 0, -recentDays).UnixMilli())
 	for _, l := range slices.Backward(k.book.Lots()) {
+		out.Codes = append(out.Codes, l.ID)
 		if !k.holds(l, words) {
 			continue
 		}
 		if l.Empty() {
-			if out.Emptied++; out.Emptied > most {
+			if out.Emptied++; out.Emptied > most && !recent[l.ID] {
 				continue
 			}
 		}

@@ -49,3 +49,19 @@ func (c *Casebook) Likenesses(id, specimen string) (out []report.Likeness, err e
 	})
 	return out, err
 }
+
+// Exclusion is a dangerous entry with every step that was counted against it.
+func (c *Casebook) Exclusion(id, specimen, taxon string) (out *report.Entry, err error) {
+	err = c.ask(id, specimen, func(f *evidence.Find, j *evidence.Judgement) {
+		w := report.Of(c.Engine.Index(), f, j)
+		for i := range w.Ledger {
+			if w.Ledger[i].Taxon.ID == taxon {
+				out = &w.Ledger[i]
+			}
+		}
+	})
+	if err == nil && out == nil {
+		return nil, notThere("danger in scope", taxon)
+	}
+	return out, err
+}

@@ -113,24 +113,24 @@ func (r *rig) enter(id string, f *evidence.Find) (casebook.View, map[int64]int64
 	if w := r.do("PUT", "/api/people/"+id, string(person)); w.Code != 200 {
 		r.t.Fatalf("%d %s", w.Code, w.Body)
 	}
-	v := send("POST", "/api/finds", casebook.Begin{ID: id, Person: id, Day: fmt.Sprintf("2026-%02d-15", f.Month), Facts: casebook.Facts{
+	send("POST", "/api/finds", casebook.Begin{ID: id, Person: id, Day: fmt.Sprintf("2026-%02d-15", f.Month), Facts: casebook.Facts{
 		Intent: f.Intent.String(), Kingdom: f.Kingdom.String(), Target: f.Target, Part: f.Part, Prep: f.Prep,
 		Region: f.Place.Region, Habitats: f.Place.Habitats, Ground: string(f.Place.Ground), Permission: f.Place.Permission.String(), Protected: f.Place.Protected.String(), Limit: f.Place.Limit,
 		Tools: f.Tools, Recalled: f.Recalled, Picked: f.Picked,
 	}})
 	if n := f.Specimens[0].Count; n > 0 {
-		v = send("PUT", "/api/finds/"+id+"/specimens/s1/count", map[string]int{"count": n})
+		send("PUT", "/api/finds/"+id+"/specimens/s1/count", map[string]int{"count": n})
 	}
 	for _, s := range f.Specimens[1:] {
-		v = send("POST", "/api/finds/"+id+"/specimens", casebook.Specimen{ID: s.ID, JoinedTo: s.JoinedTo, Count: s.Count})
+		send("POST", "/api/finds/"+id+"/specimens", casebook.Specimen{ID: s.ID, JoinedTo: s.JoinedTo, Count: s.Count})
 	}
 	seqs := map[int64]int64{}
 	for _, ev := range append(handledFirst(f), f.Log...) {
 		r.keys++
-		v = send("POST", "/api/finds/"+id+"/log", casebook.NewLine{Key: fmt.Sprintf("case-key-%05d", r.keys), Specimen: ev.Specimen, Kind: ev.Kind.String(), Body: bodyOf(&ev, seqs)})
+		v := send("POST", "/api/finds/"+id+"/log", casebook.NewLine{Key: fmt.Sprintf("case-key-%05d", r.keys), Specimen: ev.Specimen, Kind: ev.Kind.String(), Body: bodyOf(&ev, seqs)})
 		seqs[ev.Seq] = v.Log[len(v.Log)-1].Seq
 	}
-	return v, seqs
+	return fetch[casebook.View](r, "/api/finds/"+id), seqs
 }
 
 func bodyOf(ev *evidence.Event, seqs map[int64]int64) casebook.Body {

@@ -14,6 +14,21 @@ type FindID struct {
 	ID string `path:"id" maxLength:"40"`
 }
 
+// InHand says which specimen is in the hand: it comes in full, the others in short.
+type InHand struct {
+	Specimen string `query:"specimen" maxLength:"20" doc:"The specimen in the hand"`
+}
+
+// held leaves of a find what the bench shows with one specimen in the hand.
+func held(specimen string) func(*casebook.View, error) (*casebook.View, error) {
+	return func(v *casebook.View, err error) (*casebook.View, error) {
+		if err != nil {
+			return nil, err
+		}
+		return v.Hold(specimen), nil
+	}
+}
+
 // FindLine is a find in the list.
 type FindLine struct {
 	ID     string           `json:"id"`
@@ -31,7 +46,15 @@ type FindLine struct {
 
 func (s *Server) findRoutes(api huma.API) {
 	huma.Get(api, "/api/finds", answer(s.findLines))
-	huma.Get(api, "/api/finds/{id}", answer(func(in *FindID) (*casebook.View, error) { return s.book.View(in.ID) }))
+	huma.Get(api, "/api/finds/{id}", answer(func(in *struct {
+		FindID
+		InHand
+	}) (*casebook.View, error) {
+		if in.Specimen == "" {
+			return s.book.View(in.ID)
+		}
+		return s.book.Bench(in.ID, in.Specimen)
+	}))
 	huma.Get(api, "/api/rejudged", answer(func(*struct{}) ([]casebook.Rejudged, error) { return s.book.Rejudge() }))
 	limit := func(o *huma.Operation) { o.MaxBodyBytes, o.DefaultStatus = maxBody, http.StatusOK }
 	huma.Post(api, "/api/finds", answer(func(in *struct{ Body casebook.Begin }) (*casebook.View, error) { return s.book.Begin(&in.Body) }), limit)
@@ -39,23 +62,25 @@ func (s *Server) findRoutes(api huma.API) {
 		FindID
 		Body casebook.NewLine
 	}) (*casebook.View, error) {
-		return s.book.Append(in.ID, &in.Body)
+		return held(in.Body.Specimen)(s.book.Append(in.ID, &in.Body))
 	}), limit)
 	huma.Put(api, "/api/finds/{id}/facts", answer(func(in *struct {
 		FindID
+		InHand
 		Body casebook.Facts
 	}) (*casebook.View, error) {
-		return s.book.SetFacts(in.ID, &in.Body)
+		return held(in.Specimen)(s.book.SetFacts(in.ID, &in.Body))
 	}), limit)
 	huma.Post(api, "/api/finds/{id}/specimens", answer(func(in *struct {
 		FindID
 		Body casebook.Specimen
 	}) (*casebook.View, error) {
-		return s.book.AddSpecimen(in.ID, &in.Body)
+		return held(in.Body.ID)(s.book.AddSpecimen(in.ID, &in.Body))
 	}), limit)
 	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/count", answer(func(in *struct {
 		FindID
 		Specimen string `path:"specimen" maxLength:"20"`
+		Hand     string `query:"hand" maxLength:"20" doc:"The specimen in the hand"`
 		Body     struct {
 			Was    int  `json:"was,omitempty" minimum:"0" maximum:"100000" doc:"How many the screen knew; others counted meanwhile are a conflict"`
 			Count  int  `json:"count" minimum:"0" maximum:"100000"`
@@ -66,7 +91,7 @@ func (s *Server) findRoutes(api huma.API) {
 		if in.Body.Picked != nil {
 			picked = *in.Body.Picked
 		}
-		return s.book.CountSpecimen(in.ID, in.Specimen, in.Body.Was, in.Body.Count, picked)
+		return held(in.Hand)(s.book.CountSpecimen(in.ID, in.Specimen, in.Body.Was, in.Body.Count, picked))
 	}), limit)
 	type wait struct {
 		FindID
@@ -74,10 +99,10 @@ func (s *Server) findRoutes(api huma.API) {
 		Trait    string `path:"trait" maxLength:"60"`
 	}
 	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*casebook.View, error) {
-		return s.book.StartWait(in.ID, in.Specimen, in.Trait)
+		return held(in.Specimen)(s.book.StartWait(in.ID, in.Specimen, in.Trait))
 	}))
 	huma.Delete(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*casebook.View, error) {
-		return s.book.EndWait(in.ID, in.Specimen, in.Trait)
+		return held(in.Specimen)(s.book.EndWait(in.ID, in.Specimen, in.Trait))
 	}), limit)
 }
 

@@ -24,6 +24,12 @@ func (s *Server) wayRoutes(api huma.API) {
 	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/likenesses", answer(func(in *SpecimenID) ([]report.Likeness, error) {
 		return s.book.Likenesses(in.ID, in.Specimen)
 	}))
+	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/exclusions/{taxon}", answer(func(in *struct {
+		SpecimenID
+		Taxon string `path:"taxon" maxLength:"80"`
+	}) (*report.Entry, error) {
+		return s.book.Exclusion(in.ID, in.Specimen, in.Taxon)
+	}))
 	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/history", answer(func(in *SpecimenID) ([]casebook.Turn, error) {
 		return s.book.History(in.ID, in.Specimen)
 	}))

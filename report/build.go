@@ -9,11 +9,39 @@ import (
 	"zestythicket/guide"
 )
 
-// OfPatch writes a patch.
+// OfPatch writes a patch with everything about each of its specimens.
 func OfPatch(ix *guide.Index, f *evidence.Find, p *evidence.Patch) Patch {
-	out := Patch{Judgements: []Judgement{}, Mixed: p.Mixed, Held: p.Held, Passed: p.Passed, Failed: p.Failed, Unchecked: p.Unchecked, ToRecheck: p.ToRecheck}
+	out := patchOf(ix, f, p)
 	for i := range p.Judgements {
 		out.Judgements = append(out.Judgements, Of(ix, f, &p.Judgements[i]))
+	}
+	return out
+}
+
+// OfPatchFor writes a patch as the bench shows it: one specimen in full, the steps of
+// what is ruled out aside, and the others in short. A specimen that is not there is the
+// first one.
+func OfPatchFor(ix *guide.Index, f *evidence.Find, p *evidence.Patch, specimen string) Patch {
+	out := patchOf(ix, f, p)
+	at := max(0, slices.IndexFunc(p.Judgements, func(j evidence.Judgement) bool { return j.Specimen == specimen }))
+	if at >= len(p.Judgements) {
+		return out
+	}
+	j := Of(ix, f, &p.Judgements[at])
+	for i := range j.Ledger {
+		if j.Ledger[i].RuledOut {
+			j.Ledger[i].Steps = []Step{}
+		}
+	}
+	out.Judgements = append(out.Judgements, j)
+	return out
+}
+
+func patchOf(ix *guide.Index, f *evidence.Find, p *evidence.Patch) Patch {
+	out := Patch{Judgements: []Judgement{}, Briefs: []Brief{}, Mixed: p.Mixed, Held: p.Held, Passed: p.Passed, Failed: p.Failed, Unchecked: p.Unchecked, ToRecheck: p.ToRecheck}
+	for i := range p.Judgements {
+		j := &p.Judgements[i]
+		out.Briefs = append(out.Briefs, Brief{j.Specimen, j.Verdict.String(), wordOf(f, j), len(j.Obligations), j.Passed, j.Failed})
 	}
 	w := writer{ix: ix, f: f}
 	out.Words = "The specimens looked at do not contradict one another."
@@ -56,7 +84,7 @@ func OfPatch(ix *guide.Index, f *evidence.Find, p *evidence.Patch) Patch {
 func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
 	w := writer{ix: ix, f: f, j: j}
 	v := verdictWords[j.Verdict]
-	out := Judgement{Specimen: j.Specimen, Guide: ix.Book.Version, Stages: j.Stages.Strings(), StageFixed: j.StageFixed, Verdict: j.Verdict.String(), Word: v[0], Says: v[1],
+	out := Judgement{Specimen: j.Specimen, Guide: ix.Book.Version, Stages: j.Stages.Strings(), StageFixed: j.StageFixed, Verdict: j.Verdict.String(), Word: wordOf(f, j), Says: v[1],
 		Legs: []Leg{}, Leave: []string{}, LeaveWords: []string{}, Obligations: []Obligation{}, Refusals: []Refusal{}, Readings: []Reading{}, Ledger: []Entry{}, Aside: []TaxonRef{}, Others: []Check{},
 		Passed: j.Passed, Failed: j.Failed}
 	if f.Intent == evidence.Eat || f.Intent == evidence.Remedy {
@@ -113,9 +141,16 @@ func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
 			n.Name = ix.Book.Taxa[j.NamedTo.Taxon].Scientific
 		}
 		out.Named = &n
-		out.Word = "Named to " + n.Rank
 	}
 	return out
+}
+
+// wordOf is the verdict in words.
+func wordOf(f *evidence.Find, j *evidence.Judgement) string {
+	if f.Intent == evidence.Record && j.NamedTo.Rank != "" {
+		return "Named to " + j.NamedTo.Rank
+	}
+	return verdictWords[j.Verdict][0]
 }
 
 func (w *writer) reading(r *evidence.Reading) Reading {

@@ -72,13 +72,13 @@ type Entry struct {
 	Need          int      `json:"need"`
 	Thorns        int      `json:"thorns" doc:"Thorns left; the last goes only when the whole rule is met"`
 	RuledOut      bool     `json:"ruledOut"`
-	ShortOfMargin bool     `json:"shortOfMargin"`
-	Named         bool     `json:"named"`
-	Contact       bool     `json:"contact"`
+	ShortOfMargin bool     `json:"shortOfMargin,omitempty"`
+	Named         bool     `json:"named,omitempty"`
+	Contact       bool     `json:"contact,omitempty"`
 	Share         float64  `json:"share"`
 	Words         string   `json:"words"`
 	Missing       string   `json:"missing,omitempty"`
-	Steps         []Step   `json:"steps"`
+	Steps         []Step   `json:"steps" doc:"Not sent for what is ruled out when one specimen is asked for: ask for the exclusion"`
 }
 
 // Share is one entry's part of the standing.
@@ -192,9 +192,20 @@ type Judgement struct {
 	Failed      bool         `json:"failed"`
 }
 
+// Brief is what was concluded of one specimen, in short.
+type Brief struct {
+	Specimen string `json:"specimen"`
+	Verdict  string `json:"verdict"`
+	Word     string `json:"word"`
+	Open     int    `json:"open" doc:"Obligations still open"`
+	Passed   bool   `json:"passed"`
+	Failed   bool   `json:"failed"`
+}
+
 // Patch is what the specimens say together.
 type Patch struct {
-	Judgements []Judgement `json:"judgements"`
+	Judgements []Judgement `json:"judgements" doc:"Of the specimens that were asked for"`
+	Briefs     []Brief     `json:"briefs" doc:"Of every specimen"`
 	Mixed      bool        `json:"mixed"`
 	Held       bool        `json:"held"`
 	Passed     int         `json:"passed"`

@@ -101,6 +101,9 @@ func (s *Store) Rows(q FindQuery) ([]Row, []Lost) {
 		if err := q.order(q.on(s.read()).Select("finds.id")).Limit(q.Limit).Offset(q.Offset).Scan(&ids).Error; err != nil {
 			return s.bareRows(q)
 		}
+		if len(ids) == 0 {
+			return nil, nil
+		}
 		q = FindQuery{IDs: ids, ByDay: q.ByDay}
 	}
 	if err := q.order(q.on(s.read()).Select(rowColumns)).Scan(&out).Error; err != nil {

@@ -45,9 +45,10 @@ export const auditOf = (id: string) => open(api.GET('/api/audit/{id}', { params:
 export const taxa = (query: Search) => open(api.GET('/api/taxa', { params: { query } }));
 export const beside = (query: BesideQuery) => open(api.GET('/api/beside', { params: { query } }));
 export const taxon = (id: string) => open(api.GET('/api/taxa/{id}', { params: { path: { id } } }));
-export const finds = () => open(api.GET('/api/finds'));
+export const finds = (q: string, most: number) => open(api.GET('/api/finds', { params: { query: { q, most } } }));
 export const rejudged = () => open(api.GET('/api/rejudged'));
-export const find = (id: string) => open(api.GET('/api/finds/{id}', { params: { path: { id } } }));
+/** A find: with a specimen in the hand as the bench shows it, without one with everything about each. */
+export const find = (id: string, specimen?: string) => open(api.GET('/api/finds/{id}', { params: { path: { id }, query: specimen ? { specimen } : {} } }));
 export const begin = (body: S['Begin']) => open(api.POST('/api/finds', { body }));
 export const addLine = (id: string, body: NewLine) => open(api.POST('/api/finds/{id}/log', { params: { path: { id } }, body }));
 export const setFacts = (id: string, body: S['Facts']) => open(api.PUT('/api/finds/{id}/facts', { params: { path: { id } }, body }));
@@ -60,6 +61,7 @@ const specimenPath = (id: string, specimen: string) => ({ params: { path: { id, 
 export const keyOf = (id: string, specimen: string) => open(api.GET('/api/finds/{id}/specimens/{specimen}/key', specimenPath(id, specimen)));
 export const checklistOf = (id: string, specimen: string) => open(api.GET('/api/finds/{id}/specimens/{specimen}/checklist', specimenPath(id, specimen)));
 export const likenessesOf = (id: string, specimen: string) => open(api.GET('/api/finds/{id}/specimens/{specimen}/likenesses', specimenPath(id, specimen)));
+export const exclusionOf = (id: string, specimen: string, taxon: string) => open(api.GET('/api/finds/{id}/specimens/{specimen}/exclusions/{taxon}', { params: { path: { id, specimen, taxon } } }));
 export const historyOf = (id: string, specimen: string) => open(api.GET('/api/finds/{id}/specimens/{specimen}/history', specimenPath(id, specimen)));
 export const photoUrl = (id: string, photo: string) => `/api/finds/${id}/photos/${photo}`;
 export const removePhoto = (id: string, photo: string) => open(api.DELETE('/api/finds/{id}/photos/{photo}', { params: { path: { id, photo } } }));
@@ -97,7 +99,7 @@ export const importWeather = (id: string, file: Blob, partly: boolean) => open(a
 export const people = () => open(api.GET('/api/people'));
 export const savePerson = (p: S['Person']) => open(api.PUT('/api/people/{id}', { params: { path: { id: p.id } }, body: { name: p.name, profile: p.profile, rev: p.rev } }));
 export const removePerson = (id: string) => open(api.DELETE('/api/people/{id}', { params: { path: { id } } }));
-export const kitchen = () => open(api.GET('/api/kitchen'));
+export const kitchen = (q: string, most: number) => open(api.GET('/api/kitchen', { params: { query: { q, most } } }));
 export const cook = (body: S['KitchenAct']) => open(api.POST('/api/kitchen', { body }));
 export const lot = (id: string) => open(api.GET('/api/lots/{id}', { params: { path: { id } } }));
 export type SumQuery = paths['/api/arithmetic']['get']['parameters']['query'];

@@ -10,9 +10,12 @@ export const useBeside = (query: api.BesideQuery) => useQuery({ queryKey: ['besi
 export const useAuditOf = (id: string, open: boolean) => useQuery({ queryKey: ['audit', id], queryFn: () => api.auditOf(id), staleTime: Infinity, enabled: open });
 export const useAudit = () => useQuery({ queryKey: ['audit'], queryFn: api.audit, staleTime: Infinity });
 export const useTaxon = (id: string) => useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity, enabled: id !== '' });
-export const useFinds = () => useQuery({ queryKey: ['finds'], queryFn: api.finds });
+export const useFinds = (q: string, most: number) => useQuery({ queryKey: ['finds', q, most], queryFn: () => api.finds(q, most), placeholderData: (was) => was });
 export const useRejudged = () => useQuery({ queryKey: ['rejudged'], queryFn: api.rejudged });
-export const useFind = (id: string) => useQuery({ queryKey: ['find', id], queryFn: () => api.find(id) });
+/** A find, with one specimen in the hand or with all of them. */
+export const useFind = (id: string, specimen = '') => useQuery({ queryKey: ['find', id, specimen], queryFn: () => api.find(id, specimen), placeholderData: (was) => was });
+export const useExclusion = (id: string, specimen: string, taxon: string, stand: string, open: boolean) =>
+  useQuery({ queryKey: ['exclusion', id, specimen, taxon, stand], queryFn: () => api.exclusionOf(id, specimen, taxon), enabled: open, placeholderData: (was) => was });
 export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: api.people });
 
 /** Sends a change of a find; the answer is the find as it now stands. */
@@ -22,7 +25,10 @@ function useFindChange<T>(id: string, send: (body: T) => Promise<api.View>) {
     mutationFn: send,
     networkMode: 'always',
     onSuccess: (view) => {
-      client.setQueryData(['find', id], view);
+      // The answer has one specimen in full; what else was fetched of the find is asked again.
+      const hand = view.patch.judgements[0]?.specimen ?? '';
+      client.setQueryData(['find', id, hand], view);
+      void client.invalidateQueries({ queryKey: ['find', id], predicate: (q) => q.queryKey[2] !== hand });
       void client.invalidateQueries({ queryKey: ['finds'] });
     },
     // Changed on another screen: what is shown is asked again.
@@ -70,7 +76,7 @@ export function useGround<T, R>(send: (body: T) => Promise<R>) {
   });
 }
 
-export const useKitchen = () => useQuery({ queryKey: ['kitchen'], queryFn: api.kitchen });
+export const useKitchen = (q = '', most = 30) => useQuery({ queryKey: ['kitchen', 'all', q, most], queryFn: () => api.kitchen(q, most), placeholderData: (was) => was });
 export const useLot = (id: string) => useQuery({ queryKey: ['kitchen', id], queryFn: () => api.lot(id), retry: false });
 export const useSecond = (id: string) => useQuery({ queryKey: ['kitchen', 'second', id], queryFn: () => api.second(id) });
 export const useAmount = (id: string) => useQuery({ queryKey: ['kitchen', 'amount', id], queryFn: () => api.amount(id) });

@@ -366,6 +366,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finds/{id}/specimens/{specimen}/exclusions/{taxon}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get API finds by ID specimens by specimen exclusions by taxon */
+        get: operations["get-api-finds-by-id-specimens-by-specimen-exclusions-by-taxon"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/finds/{id}/specimens/{specimen}/history": {
         parameters: {
             query?: never;
@@ -1107,6 +1124,18 @@ export interface components {
             /** Format: int64 */
             undoes?: number;
         };
+        Brief: {
+            failed: boolean;
+            /**
+             * Format: int64
+             * @description Obligations still open
+             */
+            open: number;
+            passed: boolean;
+            specimen: string;
+            verdict: string;
+            word: string;
+        };
         Call: {
             /** Format: int64 */
             atMs: number;
@@ -1346,20 +1375,21 @@ export interface components {
             seq: number;
         };
         Entry: {
-            contact: boolean;
+            contact?: boolean;
             /** Format: int64 */
             depth: number;
             /** Format: int64 */
             grade: number;
             gradeWord: string;
             missing?: string;
-            named: boolean;
+            named?: boolean;
             /** Format: int64 */
             need: number;
             ruledOut: boolean;
             /** Format: double */
             share: number;
-            shortOfMargin: boolean;
+            shortOfMargin?: boolean;
+            /** @description Not sent for what is ruled out when one specimen is asked for: ask for the exclusion */
             steps: components["schemas"]["Step"][];
             taxon: components["schemas"]["TaxonRef"];
             /**
@@ -1865,6 +1895,8 @@ export interface components {
             aside: components["schemas"]["Aside"][];
             /** @description What does not add up, in grams: 0 */
             balance: string;
+            /** @description Of every lot there ever was: none is used twice */
+            codes: string[];
             /**
              * Format: int64
              * @description How many there are of which nothing is left
@@ -2204,10 +2236,13 @@ export interface components {
             stage: string;
         };
         Patch: {
+            /** @description Of every specimen */
+            briefs: components["schemas"]["Brief"][];
             /** Format: int64 */
             failed: number;
             fastPass: components["schemas"]["FastPass"];
             held: boolean;
+            /** @description Of the specimens that were asked for */
             judgements: components["schemas"]["Judgement"][];
             mixed: boolean;
             /** Format: int64 */
@@ -2991,6 +3026,12 @@ export interface components {
             day: string;
             facts: components["schemas"]["Facts"];
             id: string;
+            /**
+             * Format: int64
+             * @description How many the log has in all
+             */
+            lines: number;
+            /** @description With a specimen in the hand: its lines, and what was handled and picked */
             log: components["schemas"]["Line"][];
             patch: components["schemas"]["Patch"];
             person: string;
@@ -3541,7 +3582,10 @@ export interface operations {
     };
     "get-api-finds-by-id": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The specimen in the hand */
+                specimen?: string;
+            };
             header?: never;
             path: {
                 id: string;
@@ -3638,7 +3682,10 @@ export interface operations {
     };
     "put-api-finds-by-id-facts": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The specimen in the hand */
+                specimen?: string;
+            };
             header?: never;
             path: {
                 id: string;
@@ -3982,7 +4029,10 @@ export interface operations {
     };
     "put-api-finds-by-id-specimens-by-specimen-count": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The specimen in the hand */
+                hand?: string;
+            };
             header?: never;
             path: {
                 id: string;
@@ -4003,6 +4053,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["View"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    "get-api-finds-by-id-specimens-by-specimen-exclusions-by-taxon": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                specimen: string;
+                taxon: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */

@@ -79,7 +79,7 @@ function Bench({ id }: { id: string }) {
   const kingdom = view.facts.kingdom || 'plant';
   const traits = bench.guide.data.traits;
   // What the other ways were worked out from: asked again when it changes.
-  const stand = `${view.log.length} ${j.guide} ${JSON.stringify(view.facts)}`;
+  const stand = `${view.lines} ${j.guide} ${JSON.stringify(view.facts)}`;
   const answer = (a: Parameters<typeof bench.answer>[0]) => { setPlate(false); setTaken(undefined); bench.answer(a); };
   const trait = (t: string) => { setSheet(null); setPlate(false); setStaging(false); bench.chooseTrait(t); };
   const needsStage = j.stages.length === 0 || staging;
@@ -133,7 +133,7 @@ function Bench({ id }: { id: string }) {
           <Done view={view} judgement={j} onFurther={() => setFurther(true)} />
         ) : bench.trait ? (
           <CheckCard
-            key={`${j.specimen} ${bench.trait.id} ${view.log.length} ${taken?.value ?? ''}`}
+            key={`${j.specimen} ${bench.trait.id} ${view.lines} ${taken?.value ?? ''}`}
             take={bench.said > 0} trait={bench.trait} judgement={j} offered={bench.offered} busy={bench.busy} hand={bench.person?.profile.hand} wear={view.wear} taken={taken?.trait === bench.trait.id ? taken : undefined}
             beside={measure && <>{measure.unit !== 'count' && <div><Button onPress={() => setSheet('measure')}>Measure in a picture…</Button></div>}<RangeBars view={view} judgement={j} trait={measure} /></>}
             wait={view.waits.find((w) => w.specimen === j.specimen && w.trait === bench.trait?.id)} onWait={(on) => bench.trait && wait.mutate({ specimen: j.specimen, trait: bench.trait.id, on })}

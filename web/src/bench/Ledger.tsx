@@ -1,6 +1,8 @@
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { Judgement, S } from '../api/client';
+import { useExclusion } from '../api/hooks';
 import { Thorns } from '../drawing/Thorns';
 import { Own } from '../guide/Own';
 import { Button, Soft } from '../theme/bits';
@@ -9,7 +11,7 @@ const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; g
 const Item = styled.li`display: grid; grid-template-columns: 84px 1fr; gap: 4px 14px; padding: 10px 0; border-top: 1.5px solid var(--line);
   h3 { font-size: 1.05rem; } ul { margin: 6px 0 0; padding-left: 18px; } li { margin: 2px 0; }`;
 
-function EntryLine({ e }: { e: S['Entry'] }) {
+function EntryLine({ e, steps = e.steps, children }: { e: S['Entry']; steps?: S['Entry']['steps']; children?: ReactNode }) {
   return (
     <Item>
       <div>
@@ -28,9 +30,10 @@ function EntryLine({ e }: { e: S['Entry'] }) {
           {e.ruledOut ? 'cut back' : `open: ${e.missing}`}
           {e.shortOfMargin && ' · cut back, but one more contradiction is wanted'}
         </p>
-        {e.steps.length > 0 && (
+        {children}
+        {steps.length > 0 && (
           <ul>
-            {e.steps.map((s, i) => (
+            {steps.map((s, i) => (
               <li key={i}>
                 {s.counted ? 'Step: ' : 'No step: '}
                 {s.trait.name}, {s.words}
@@ -49,8 +52,20 @@ function EntryLine({ e }: { e: S['Entry'] }) {
   );
 }
 
+/** An entry that is ruled out; its steps are fetched when somebody asks by what. */
+function CutLine({ e, find, specimen, stand }: { e: S['Entry']; find: string; specimen: string; stand: string }) {
+  const [open, setOpen] = useState(false);
+  const whole = useExclusion(find, specimen, e.taxon.id, stand, open);
+  return (
+    <EntryLine e={e} steps={open ? (whole.data?.steps ?? []) : []}>
+      <Button aria-expanded={open} onPress={() => setOpen(!open)}>By what?</Button>
+      {open && whole.error && <p role="alert">{whole.error.message}</p>}
+    </EntryLine>
+  );
+}
+
 /** Every dangerous entry in scope: open ones first, those cut back folded. */
-export function Ledger({ judgement, onRecall }: { judgement: Judgement; onRecall: (id: string) => void }) {
+export function Ledger({ find, judgement, stand, onRecall }: { find: string; judgement: Judgement; stand: string; onRecall: (id: string) => void }) {
   const open = judgement.ledger.filter((e) => !e.ruledOut);
   const cut = judgement.ledger.filter((e) => e.ruledOut);
   return (
@@ -62,7 +77,7 @@ export function Ledger({ judgement, onRecall }: { judgement: Judgement; onRecall
       {cut.length > 0 && (
         <details open={open.length === 0}>
           <summary>Cut back: {cut.length}</summary>
-          <List>{cut.map((e) => <EntryLine key={e.taxon.id} e={e} />)}</List>
+          <List>{cut.map((e) => <CutLine key={e.taxon.id} e={e} find={find} specimen={judgement.specimen} stand={stand} />)}</List>
         </details>
       )}
       {judgement.aside.length > 0 && (

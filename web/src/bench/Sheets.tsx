@@ -34,7 +34,7 @@ export function Sheets({ sheet, bench, view, judgement: j, traits, byId, stand, 
   return (
     <Drawer title={sheet ? sheetTitles[sheet] : ''} open={sheet !== null} onClose={close}>
       {sheet === 'open' && <Obligations judgement={j} clear={view.facts.intent === 'clear'} onTrait={onTrait} onPlace={() => onSheet('place')} onPlan={() => onSheet('plan')} onStage={onStage} />}
-      {sheet === 'dangers' && <Ledger judgement={j} onRecall={(t) => facts.mutate({ ...view.facts, recalled: [...(view.facts.recalled ?? []), t] })} />}
+      {sheet === 'dangers' && <Ledger find={view.id} judgement={j} stand={stand} onRecall={(t) => facts.mutate({ ...view.facts, recalled: [...(view.facts.recalled ?? []), t] })} />}
       {sheet === 'basket' && <Basket view={view} specimen={j.specimen} />}
       {sheet === 'pick' && <BeforePick bench={bench} judgement={j} traits={traits} kingdom={kingdom} onTrait={onTrait} onDone={close} />}
       {sheet === 'why' && <Why view={view} judgement={j} traits={byId} onUndo={bench.undo} onBack={() => onSheet('back')} />}

@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import type { View } from '../api/client';
-import { useAddSpecimen } from '../api/hooks';
+import { useAddSpecimen, useFind } from '../api/hooks';
 import { Glyph } from '../drawing/Glyph';
 import { Button, Note, Soft } from '../theme/bits';
 import { asideId } from './basket';
@@ -11,10 +11,13 @@ const Table = styled.table`border-collapse: collapse; min-width: 100%; th, td { 
   tr.differs th, tr.differs td { border-top: 2.5px solid var(--ink); background: var(--sunk); } small { color: var(--ink-soft); display: block; }`;
 
 /** The specimens of one patch side by side. Nothing goes from one to another, except along what is physically joined. */
-export function SideBySide({ view, onSpecimen }: { view: View; onSpecimen: (id: string) => void }) {
-  const add = useAddSpecimen(view.id);
+export function SideBySide({ view: held, onSpecimen }: { view: View; onSpecimen: (id: string) => void }) {
+  const add = useAddSpecimen(held.id);
+  const all = useFind(held.id);
+  const view = all.data ?? held;
   const specimens = view.specimens.filter((s) => s.id !== asideId);
-  const judgements = specimens.map((s) => view.patch.judgements.find((j) => j.specimen === s.id)!);
+  const judgements = specimens.map((s) => view.patch.judgements.find((j) => j.specimen === s.id) ?? { readings: [] });
+  const word = (id: string) => view.patch.briefs.find((b) => b.specimen === id)?.word;
   const name = (id: string) => `Specimen ${view.specimens.findIndex((s) => s.id === id) + 1}`;
   const rows = together(judgements);
   const differ = rows.filter((r) => r.differs).length;
@@ -23,15 +26,17 @@ export function SideBySide({ view, onSpecimen }: { view: View; onSpecimen: (id: 
   return (
     <>
       <p>Each individual has answers of its own: one leaf with its stalk, one cap, one twig. {differ > 0 && (differ === 1 ? 'One trait differs: it stands first.' : `${differ} traits differ: they stand first.`)}</p>
+      {all.isPending && <p role="status">Fetching what was seen of each…</p>}
+      {all.error && <Note role="alert">{all.error.message}</Note>}
       <Scroll role="region" aria-label="The specimens side by side" tabIndex={0}>
         <Table>
           <thead>
             <tr>
               <th scope="col">Trait</th>
-              {specimens.map((s, i) => (
+              {specimens.map((s) => (
                 <th scope="col" key={s.id}>
                   <Button onPress={() => onSpecimen(s.id)}>{name(s.id)}</Button>
-                  <small>{judgements[i]!.word}{s.joinedTo ? `, joined to ${name(s.joinedTo).toLowerCase()}` : ''}</small>
+                  <small>{word(s.id)}{s.joinedTo ? `, joined to ${name(s.joinedTo).toLowerCase()}` : ''}</small>
                 </th>
               ))}
             </tr>

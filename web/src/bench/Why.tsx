@@ -51,7 +51,7 @@ export function Why({ view, judgement, traits, onUndo, onBack }: { view: View; j
       <p>{view.patch.words}</p>
       <p>{view.patch.fastPass.words}</p>
       <div><Button onPress={onBack}>Look back: what changed the verdict</Button></div>
-      <h3>What was said, in order</h3>
+      <h3>{view.specimens.length > 1 ? 'What was said of this specimen, in order' : 'What was said, in order'}</h3>
       <Log>
         {view.log.map((l) => (
           <li key={l.seq}>

@@ -6,13 +6,13 @@ import { waitingTraits } from './unsent';
 
 /** Everything the bench does: one find, one specimen in the hand, one check before the eyes. */
 export function useBench(id: string) {
-  const find = useFind(id);
+  const [specimen, setSpecimen] = useState('s1');
+  const find = useFind(id, specimen);
   const guide = useGuide();
   const people = usePeople();
   const { mutateAsync } = useAddLine(id);
   const send = useCallback((line: NewLine) => mutateAsync(line), [mutateAsync]);
   const unsent = useUnsent(id, send);
-  const [specimen, setSpecimen] = useState('s1');
   const [picked, setPicked] = useState<{ trait?: string; part?: string }>({});
   const [said, setSaid] = useState(0);
 
@@ -46,7 +46,7 @@ export function useBench(id: string) {
     part: picked.part,
     chosen: chosen !== undefined,
     /** Sending now, and nothing is stuck: one tap at a time. */
-    busy: unsent.sending && !stuck,
+    busy: (unsent.sending && !stuck) || find.isPlaceholderData,
     unsent,
     waiting,
     /** Answers given on this visit: after the first, the question takes the focus that its answer had. */

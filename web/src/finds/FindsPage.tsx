@@ -1,8 +1,10 @@
-import { Link } from 'react-router';
+import { useDeferredValue, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { hoped } from '../bench/hoped';
 import { useFinds, useRejudged } from '../api/hooks';
-import { NextLink, Note, Page, Soft } from '../theme/bits';
+import { Judging } from '../shell/Judging';
+import { Button, Field, NextLink, Note, Page, Soft } from '../theme/bits';
 
 const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 12px;`;
 const Item = styled.li`border-left: 6px solid var(--bramble); background: var(--sheet); padding: 14px 18px; display: grid; grid-template-columns: 1fr auto; gap: 2px 16px;
@@ -11,8 +13,16 @@ const Item = styled.li`border-left: 6px solid var(--bramble); background: var(--
   @media (max-width: 600px) { grid-template-columns: 1fr; .word { text-align: left; } }`;
 const Top = styled.div`display: flex; flex-wrap: wrap; gap: 16px; justify-content: space-between; align-items: center; h1 { font-size: 2rem; }`;
 
+/** How many are shown at first and more at a time, and from how many on a search is offered. */
+const step = 100;
+const few = 12;
+
 export function FindsPage() {
-  const finds = useFinds();
+  const [params, setParams] = useSearchParams();
+  const q = params.get('q') ?? '';
+  const [most, setMost] = useState(step);
+  const finds = useFinds(useDeferredValue(q), most);
+  const list = finds.data;
   const changed = useRejudged();
   return (
     <Page>
@@ -26,13 +36,18 @@ export function FindsPage() {
         </Note>
       ))}
       {finds.error && <Note role="alert">{finds.error.message}</Note>}
-      {finds.data?.length === 0 && (
+      {list && list.of === 0 && q === '' && (
         <p>
           Nothing here yet. Kneel down beside one plant or one mushroom, leave it where it grows, and begin a find: the first questions are about what can’t be seen once it is picked.
         </p>
       )}
+      {(q !== '' || (list && list.of > few)) && (
+        <Field style={{ maxWidth: 520 }}>Search your finds<input type="search" value={q} placeholder="a name, a place, a month: 2026-10" onChange={(e) => setParams(e.target.value ? { q: e.target.value } : {}, { replace: true })} /></Field>
+      )}
+      {list && (q !== '' || list.of > list.lines.length) && <Soft role="status">{list.of === 0 ? 'No find says all of that.' : `${Math.min(list.lines.length, list.of)} of ${list.of} finds`}</Soft>}
+      <Judging progress={list?.judging} />
       <List>
-        {finds.data?.map((f) => f.aside ? (
+        {list?.lines.map((f) => f.aside ? (
           <Item key={`aside ${f.id}`}>
             <b>A find that can’t be read</b>
             <span className="word">Set aside</span>
@@ -50,6 +65,7 @@ export function FindsPage() {
           </Item>
         ))}
       </List>
+      {list && list.of > most && <div><Button onPress={() => setMost(most + step)}>Show {Math.min(step, list.of - most)} more</Button></div>}
     </Page>
   );
 }

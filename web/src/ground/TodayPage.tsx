@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useToday } from '../api/hooks';
+import { Judging } from '../shell/Judging';
 import { LinkButton, Note, Page, Soft } from '../theme/bits';
 import { plain } from '../guide/words';
 import { stageWords, together } from './bands';
@@ -40,6 +41,7 @@ export function TodayPage() {
         )}
         <Soft>A date says when to look. It rules nothing out.</Soft>
       </section>
+      <Judging progress={data.judging} />
       {data.second.length > 0 && <section><h2>Waiting for the second look at home</h2><ul>{data.second.map((s) => <li key={s.find}><Link to={`/find/${s.find}/second`}>{s.title}</Link></li>)}</ul></section>}
       {data.moved.length > 0 && <section><h2>Judged otherwise under today’s guide</h2><ul>{data.moved.map((m) => <li key={`${m.find} ${m.specimen}`}><Link to={`/find/${m.find}`}>{m.title || m.find}</Link>: {plain(m.was)}, now {plain(m.now)}</li>)}</ul></section>}
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}><LinkButton to="/walks/new">Plan a walk</LinkButton><LinkButton to="/begin">Begin a find</LinkButton></div>

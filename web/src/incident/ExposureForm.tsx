@@ -14,7 +14,7 @@ export function ExposureForm({ x, lots, onChange, onRemove }: { x: Exposure; lot
   return (
     <Box>
       <legend>{ask.label}</legend>
-      {x.route === 'eaten' && lots.length > 0 && <Field>Bag or batch<select value={x.lot ?? ''} onChange={(e) => onChange(e.target.value ? ofLot(e.target.value, lots) : { lot: undefined })}><option value="">not from the kitchen here</option>{lots.map((l) => <option key={l.id} value={l.id}>{l.id} {l.taxon?.common}, {l.form}</option>)}</select></Field>}
+      {x.route === 'eaten' && lots.length > 0 && <Field>Bag or batch<select value={x.lot ?? ''} onChange={(e) => onChange(e.target.value ? ofLot(e.target.value, lots) : { lot: undefined })}><option value="">not from the kitchen here</option>{x.lot && !lots.some((l) => l.id === x.lot) && <option value={x.lot}>{x.lot}</option>}{lots.map((l) => <option key={l.id} value={l.id}>{l.id} {l.taxon?.common}, {l.form}</option>)}</select></Field>}
       {text('what', x.lot ? 'Taken for' : ask.ask, 200)}
       {!x.lot && <Field>It is<select value={x.kingdom || 'unclear'} onChange={(e) => onChange({ kingdom: e.target.value as Exposure['kingdom'] })}>{kingdoms.map(([k, l]) => <option key={k} value={k}>{l}</option>)}</select></Field>}
       <Field>When, about<input type="datetime-local" value={toLocal(x.atMs)} onChange={(e) => onChange({ atMs: fromLocal(e.target.value) || x.atMs })} /></Field>

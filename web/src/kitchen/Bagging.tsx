@@ -15,7 +15,7 @@ export function Bagging({ view: v, how: h }: { view: View; how: S['HowMuch'] }) 
   const [code, setCode] = useState('');
   const kept = h.bands.filter((b) => b.what !== 'leave').reduce((n, b) => n + b.count, 0);
   const [d, setD] = useState({ gross: '', tare: '', pieces: '', basket: '', each: false });
-  const id = code || nextCode(lots.map((l) => l.id), 'B');
+  const id = code || nextCode(kitchen.data?.codes ?? [], 'B');
   const pieces = d.pieces || (kept > 0 ? String(kept) : '');
   const checked = v.patch.passed + v.patch.failed;
   const bags = lots.filter((l) => l.find === v.id && l.bag);

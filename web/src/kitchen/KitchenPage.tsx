@@ -1,8 +1,10 @@
+import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useKitchen } from '../api/hooks';
 import { plain } from '../guide/words';
-import { LinkButton, Note, Page, Soft } from '../theme/bits';
+import { Judging } from '../shell/Judging';
+import { Button, Field, LinkButton, Note, Page, Soft } from '../theme/bits';
 import { grouped, type Lot } from './lots';
 import { Vessel } from './Vessel';
 import { dayOf } from './when';
@@ -13,9 +15,14 @@ const Spot = styled.li`display: flex; gap: 10px; align-items: end; padding: 8px 
   a { color: var(--ink); font-family: var(--head); font-weight: 700; min-height: 32px; } p { line-height: 1.25; }
   b.code { font-family: var(--head); font-size: 1.3rem; }`;
 
+/** How many that are used up are shown at first. */
+const few = 30;
+
 /** Everything that was bagged and made, by what stands between it and a plate. */
 export function KitchenPage() {
-  const { data: k, error } = useKitchen();
+  const [q, setQ] = useState('');
+  const [most, setMost] = useState(few);
+  const { data: k, error } = useKitchen(useDeferredValue(q), most);
   if (error) return <Page><h1>Kitchen</h1><Note role="alert">{error.message}</Note></Page>;
   if (!k) return <Page><p role="status">Looking at the shelves…</p></Page>;
   return (
@@ -37,9 +44,12 @@ export function KitchenPage() {
           <Link to="/data">Your data</Link>
         </Note>
       )}
-      {k.lots.length === 0 && <p>Nothing is bagged yet. When the checks of a find are complete, open it and choose <b>How much, and bag it</b>: one kind, one find, one bag.</p>}
+      <Judging progress={k.judging} />
+      {k.codes.length > few && <Field style={{ maxWidth: 520 }}>Search bags and batches<input type="search" value={q} placeholder="a name, a code, a form" onChange={(e) => setQ(e.target.value)} /></Field>}
+      {q !== '' && k.lots.length === 0 && <p role="status">No bag or batch says all of that.</p>}
+      {k.codes.length === 0 && <p>Nothing is bagged yet. When the checks of a find are complete, open it and choose <b>How much, and bag it</b>: one kind, one find, one bag.</p>}
       {grouped(k.lots).map((g) => (g.state === 'empty'
-        ? <details key={g.state}><summary><b>{g.title}</b> ({g.lots.length}): {g.line}</summary><Shelf>{g.lots.map((l) => <OnShelf key={l.id} lot={l} />)}</Shelf></details>
+        ? <details key={g.state}><summary><b>{g.title}</b> ({k.emptied}): {g.line}</summary><Shelf>{g.lots.map((l) => <OnShelf key={l.id} lot={l} />)}</Shelf>{k.emptied > g.lots.length && <Button onPress={() => setMost(most * 4)}>Show more that are used up</Button>}</details>
         : (
           <section key={g.state} aria-labelledby={`k-${g.state}`} style={{ display: 'grid', gap: 6 }}>
             <h2 id={`k-${g.state}`}>{g.title}</h2>

@@ -14,7 +14,7 @@ export function Make({ lot: l }: { lot: Lot }) {
   const cook = useCook();
   const lots = kitchen.data?.lots ?? [];
   const unit = kitchen.data?.unit ?? 'g';
-  const codes = lots.map((x) => x.id);
+  const codes = kitchen.data?.codes ?? [];
   const [from, setFrom] = useState<Line[]>([{ lot: l.id, amount: '' }]);
   const [to, setTo] = useState<Into[]>([{ lot: '', amount: '', form: 'cooked' }]);
   const [added, setAdded] = useState('');
