@@ -129,11 +129,7 @@ func (c *Casebook) viewAndKeep(row *store.Find, tap bool) (*View, error) {
 	}
 	if err := c.Store.Atomically("keep summary", row.ID, func(tx *store.Store) error {
 		c := c.on(tx)
-		s, err := c.summarise(v)
-		if err != nil {
-			return err
-		}
-		return c.keepSummary(s, inputs)
+		return c.keepSummary(c.summarise(v), inputs)
 	}); err != nil {
 		slog.Warn("a summary was not kept; it follows from the log", "find", row.ID, "err", err)
 	}

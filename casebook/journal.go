@@ -50,10 +50,7 @@ func (c *Casebook) Journal(query string, most int) (*Journal, error) {
 	c.freshen()
 	k := c.ledger()
 	words := strings.Fields(fold(query))
-	lines, of, err := c.journalOfFinds(words, most)
-	if err != nil {
-		return nil, err
-	}
+	lines, of := c.journalOfFinds(words, most)
 	notes, err := c.journalOfNotes()
 	if err != nil {
 		return nil, err
@@ -121,10 +118,8 @@ func (c *Casebook) findQuery(words []string) store.FindQuery {
 	return q
 }
 
-func (c *Casebook) journalOfFinds(words []string, most int) (out []JournalLine, of int, err error) {
-	if of, err = c.Store.CountRows(store.FindQuery{}); err != nil {
-		return nil, 0, err
-	}
+func (c *Casebook) journalOfFinds(words []string, most int) (out []JournalLine, of int) {
+	of, uncounted := c.Store.CountRows(store.FindQuery{})
 	q := c.findQuery(words)
 	q.ByDay, q.Limit = true, most
 	list, _, _ := c.Summaries(q)
@@ -145,7 +140,10 @@ func (c *Casebook) journalOfFinds(words []string, most int) (out []JournalLine, 
 		}
 		out = append(out, l)
 	}
-	return out, of, nil
+	if uncounted != nil {
+		of = len(out)
+	}
+	return out, of
 }
 
 // inWords is what the journal says of a find.

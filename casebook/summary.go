@@ -56,7 +56,7 @@ func (c *Casebook) basis() string {
 }
 
 // summarise says of a judged find what lists need.
-func (c *Casebook) summarise(v *View) (*Summary, error) {
+func (c *Casebook) summarise(v *View) *Summary {
 	s := &Summary{ID: v.ID, Title: v.Title, Place: v.Place, PlaceID: v.PlaceID, Day: v.Day, Person: v.Person, CreatedMS: v.CreatedMS, Facts: v.Facts, Target: v.Target,
 		Specimens: len(v.Specimens), Held: v.Patch.Held, Complete: complete(v), Words: v.Patch.Words, Passed: v.Patch.Passed, Failed: v.Patch.Failed}
 	for i := range v.Log {
@@ -80,24 +80,21 @@ func (c *Casebook) summarise(v *View) (*Summary, error) {
 	if v.Plan != nil {
 		s.Plan = v.Plan.Days
 	}
-	home, err := c.Store.HomeOf(v.ID)
-	if err != nil {
-		return nil, err
-	}
-	if home != "" {
-		hv, err := c.View(home)
-		if err != nil {
-			return nil, err
+	// A second look that can't be read clears nothing.
+	if home, err := c.Store.HomeOf(v.ID); err == nil && home != "" {
+		if hv, err := c.View(home); err == nil {
+			s.Second = c.secondOf(v, hv)
+		} else {
+			s.Second = &Second{Field: v.ID, Home: home, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}, Words: "The second look can't be read."}
 		}
-		s.Second = c.secondOf(v, hv)
 	}
-	s.Moved, err = c.moved(v)
-	return s, err
+	s.Moved = c.moved(v)
+	return s
 }
 
 // moved lists the specimens whose stored verdict is another guide's and would not be
 // given today.
-func (c *Casebook) moved(v *View) ([]Rejudged, error) {
+func (c *Casebook) moved(v *View) []Rejudged {
 	rows, _ := c.Store.Verdicts(v.ID) // what is lost stands in [Casebook.Check]
 	last := map[string]*store.Verdict{}
 	for i := range rows {
@@ -113,7 +110,7 @@ func (c *Casebook) moved(v *View) ([]Rejudged, error) {
 		before, _ := evidence.ParseVerdict(was.Verdict)
 		out = append(out, Rejudged{v.ID, v.Title, j.Specimen, was.Verdict, j.Verdict, true, before.Passes() && !j.Passed})
 	}
-	return out, nil
+	return out
 }
 
 // keepSummary stores what was concluded, for the state of things that inputs numbers.
@@ -139,19 +136,13 @@ func (c *Casebook) keepSummary(s *Summary, inputs int64) error {
 // summary judges a find and keeps what was concluded; where it can't be kept it is
 // given all the same.
 func (c *Casebook) summary(row *store.Find) (*Summary, error) {
-	inputs, err := c.Store.Inputs(row.ID) // read first: what changes meanwhile makes it old
-	if err != nil {
-		return nil, err
-	}
+	inputs, unknown := c.Store.Inputs(row.ID) // read first: what changes meanwhile makes it old
 	v, err := c.view(row)
 	if err != nil {
 		return nil, err
 	}
-	s, err := c.summarise(v)
-	if err != nil {
-		return nil, err
-	}
-	if c.Store.Derived() {
+	s := c.summarise(v)
+	if c.Store.Derived() && unknown == nil {
 		if err := c.keepSummary(s, inputs); err != nil {
 			slog.Warn("a summary was not kept; it follows from the log", "find", row.ID, "err", err)
 		}
@@ -240,23 +231,24 @@ type Part struct {
 }
 
 // Finds lists finds, the newest first, in which every word of a query stands.
-func (c *Casebook) Finds(query string, most, offset int) (*Part, error) {
+func (c *Casebook) Finds(query string, most, offset int) *Part {
 	if query != "" {
 		c.freshen() // what is searched is what was concluded
 	}
 	q := c.findQuery(strings.Fields(fold(query)))
 	out := &Part{}
 	var err error
-	if out.Of, err = c.Store.CountRows(q); err != nil {
-		return nil, err
-	}
+	out.Of, err = c.Store.CountRows(q)
 	q.Limit, q.Offset = most, offset
 	var waiting int
 	out.Finds, out.Aside, waiting = c.Summaries(q)
 	if waiting > 0 {
 		out.Judging = c.Judging()
 	}
-	return out, nil
+	if err != nil { // it can't be counted: what is shown is what there is
+		out.Of = offset + len(out.Finds)
+	}
+	return out
 }
 
 // freshness is what freshen found last.

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"fmt"
 	"io"
+	"log/slog"
 	"slices"
 	"strings"
 	"time"
@@ -93,7 +94,7 @@ func (c *Casebook) Today() (*Today, error) {
 func (c *Casebook) todaysFinds(k *pot, t *Today) error {
 	whole, err := c.Store.WaitingForSecond(c.basis())
 	if err != nil {
-		return err
+		slog.Warn("what waits for a second look can't be listed", "err", err)
 	}
 	ix := c.Engine.Index()
 	for _, w := range whole {
@@ -108,8 +109,10 @@ func (c *Casebook) todaysFinds(k *pot, t *Today) error {
 	if t.Moved, err = c.Rejudge(); err != nil {
 		return err
 	}
-	t.Counts["finds"], err = c.Store.CountRows(store.FindQuery{})
-	return err
+	if t.Counts["finds"], err = c.Store.CountRows(store.FindQuery{}); err != nil {
+		t.Counts["finds"] = -1
+	}
+	return nil
 }
 
 // groundNow is what is stored of places and walks, read once.
@@ -260,7 +263,7 @@ func (c *Casebook) findDues(now time.Time) ([]Due, error) {
 	ix := c.Engine.Index()
 	running, err := c.Store.AllWaits()
 	if err != nil {
-		return nil, err
+		slog.Warn("tests that run can't be listed", "err", err)
 	}
 	for _, w := range running {
 		at, ok := ix.TraitAt(w.Trait)

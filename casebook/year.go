@@ -103,7 +103,7 @@ type almanac struct {
 	fixed map[string][]Fixed // by place
 	signs []Sign
 	days  map[string][]season.Weather // by place, as they are asked for
-	with  map[string]bool             // places of which any weather is stored
+	with  map[string]bool             // places of which any weather is stored; nil: not known
 }
 
 func (c *Casebook) almanac() (*almanac, error) {
@@ -125,12 +125,14 @@ func (c *Casebook) almanac() (*almanac, error) {
 	if a.signs, err = notes[Sign](c, signKind); err != nil {
 		return nil, err
 	}
-	a.with, err = c.Store.WeatherPlaces()
-	return a, err
+	if a.with, err = c.Store.WeatherPlaces(); err != nil {
+		a.with = nil // each place is asked: what can be read of its days is used
+	}
+	return a, nil
 }
 
 func (a *almanac) weather(place string) ([]season.Weather, error) {
-	if !a.with[place] {
+	if a.with != nil && !a.with[place] {
 		return nil, nil
 	}
 	if days, ok := a.days[place]; ok {

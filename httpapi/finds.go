@@ -121,10 +121,7 @@ type FindList struct {
 }
 
 func (s *Server) findLines(in *FindsIn) (*FindList, error) {
-	part, err := s.book.Finds(in.Q, in.Most, in.Offset)
-	if err != nil {
-		return nil, err
-	}
+	part := s.book.Finds(in.Q, in.Most, in.Offset)
 	out := &FindList{Lines: []FindLine{}, Of: part.Of, Judging: part.Judging}
 	for i := range part.Finds {
 		v := &part.Finds[i]

@@ -21,8 +21,10 @@ test('what differs between two states of a record, and nothing else', () => {
 });
 
 test('every page has a title, the nearest one', () => {
-  const titles = ['/', '/walks/new', '/walks/x', '/walks/x/sheet', '/kitchen/sums', '/kitchen/B1', '/incident/new', '/nowhere/at/all'].map(titleOf);
+  const pages = ['/', '/walks/new', '/walks/:id', '/walks/:id/sheet', '/kitchen/sums', '/kitchen/:id', '/incident/new', '*'].map((path) => ({ path, title: `the page ${path}` }));
+  const titles = ['/', '/walks/new', '/walks/x', '/walks/x/sheet', '/kitchen/sums', '/kitchen/B1', '/incident/new', '/nowhere/at/all'].map((path) => titleOf(path, pages));
   expect(new Set(titles.slice(0, 7)).size).toBe(7);
+  expect(titles[2]).toContain('/walks/:id ');
   expect(titles[7]).toBe('Zesty Thicket');
 });
 

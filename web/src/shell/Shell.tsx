@@ -1,15 +1,19 @@
-import { Suspense } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import styled from 'styled-components';
 import { useAid } from '../incident/useAid';
 import { Page } from '../theme/bits';
 import { Guarded } from '../theme/Guarded';
 import { AsideBar } from './AsideBar';
+import type { Titled } from './titles';
 import { useTitle } from './useTitle';
 import { useWaiting } from './useWaiting';
-import { More } from './More';
 import { all, nearest } from './pages';
 import { useTheme } from '../theme/useTheme';
+
+/** The menu comes after the page, or when somebody presses its button. */
+const More = lazy(async () => ({ default: (await import('./More')).More }));
+const Only = styled.span`display: none; button { border: 0; background: none; min-height: 44px; padding: 0 6px; font: inherit; font-weight: 500; color: inherit; cursor: pointer; } @media (max-width: 700px) { display: block; }`;
 
 const Bar = styled.header`
   display: flex; align-items: center; gap: 4px; padding: 0 20px; height: 52px; border-bottom: 2px solid var(--ink); background: var(--ground); @media print { display: none; }
@@ -27,11 +31,16 @@ const Wrong = styled(Link)`flex: none; display: flex; align-items: center; gap: 
   .short { display: none; } @media (max-width: 900px) { padding: 0 10px; .long { display: none; } .short { display: inline; } }`;
 const Skip = styled.a`position: absolute; left: -9999px; &:focus { left: 8px; top: 8px; z-index: 10; background: var(--sheet); padding: 12px; }`;
 
-export function Shell() {
+export function Shell({ pages: routes }: { pages: readonly Titled[] }) {
   const [theme, turn] = useTheme();
   const { pathname } = useLocation();
-  useTitle(pathname);
+  useTitle(pathname, routes);
   useWaiting();
+  const [menu, setMenu] = useState<boolean>(); // whether it opens at once, when it comes
+  useEffect(() => {
+    const soon = setTimeout(() => setMenu((now) => now ?? false), 1500);
+    return () => clearTimeout(soon);
+  }, []);
   useAid(); // fetched before anything goes wrong
   return (
     <>
@@ -46,7 +55,7 @@ export function Shell() {
         <nav aria-label="Main">
           {all.map(([to, label]) => <NavLink key={to} to={to} end={to === '/'} className={nearest.some(([n]) => n === to) ? undefined : 'wide'}>{label}</NavLink>)}
         </nav>
-        <Guarded what="more pages"><More theme={theme} onTurn={turn} /></Guarded>
+        <Guarded what="more pages">{menu === undefined ? <Only><button type="button" aria-haspopup="menu" onClick={() => setMenu(true)}>More</button></Only> : <Suspense fallback={<Only>More</Only>}><More theme={theme} open={menu} onTurn={turn} /></Suspense>}</Guarded>
         <Wrong to="/incident/new" aria-label="Something is wrong: call, and take it down">
           <svg viewBox="0 0 20 20" width="18" height="18" aria-hidden="true"><path d="M5 2h3l1.5 4.5-2 1.5a10 10 0 0 0 4.5 4.5l1.5-2L18 12v3c0 2-2 3-4 3C7.5 17.5 2.5 12.5 2 6c0-2 1-4 3-4z" fill="currentColor" /></svg>
           <span className="long">Something is wrong</span><span className="short">Help</span>

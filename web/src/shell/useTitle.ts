@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
-import { named } from './titles';
+import { named, type Titled } from './titles';
 
 /** Gives the page its title. */
-export function useTitle(path: string, name?: string) {
+export function useTitle(path: string, pages: readonly Titled[], name?: string) {
   useEffect(() => {
-    document.title = named(name, path);
-  }, [path, name]);
+    document.title = named(name, path, pages);
+  }, [path, pages, name]);
 }
