@@ -10,7 +10,10 @@ export const useBeside = (query: api.BesideQuery) => useQuery({ queryKey: ['besi
 export const useAuditOf = (id: string, open: boolean) => useQuery({ queryKey: ['audit', id], queryFn: () => api.auditOf(id), staleTime: Infinity, enabled: open });
 export const useAudit = () => useQuery({ queryKey: ['audit'], queryFn: api.audit, staleTime: Infinity });
 export const useTaxon = (id: string) => useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity, enabled: id !== '' });
-export const useFinds = (q: string, most: number) => useQuery({ queryKey: ['finds', q, most], queryFn: () => api.finds(q, most), placeholderData: (was) => was });
+/** How many finds are shown at first. */
+export const firstFinds = 100;
+export const findsKey = (q: string, most: number) => ['finds', q, most];
+export const useFinds = (q: string, most: number) => useQuery({ queryKey: findsKey(q, most), queryFn: () => api.finds(q, most), placeholderData: (was) => was });
 export const useRejudged = () => useQuery({ queryKey: ['rejudged'], queryFn: api.rejudged });
 /** A find, with one specimen in the hand or with all of them. */
 export const useFind = (id: string, specimen = '') => useQuery({ queryKey: ['find', id, specimen], queryFn: () => api.find(id, specimen), placeholderData: (was) => was });

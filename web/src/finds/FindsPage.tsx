@@ -2,7 +2,7 @@ import { useDeferredValue, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { hoped } from '../bench/hoped';
-import { useFinds, useRejudged } from '../api/hooks';
+import { firstFinds, useFinds, useRejudged } from '../api/hooks';
 import { Judging } from '../shell/Judging';
 import { Button, Field, NextLink, Note, Page, Soft } from '../theme/bits';
 
@@ -14,7 +14,7 @@ const Item = styled.li`border-left: 6px solid var(--bramble); background: var(--
 const Top = styled.div`display: flex; flex-wrap: wrap; gap: 16px; justify-content: space-between; align-items: center; h1 { font-size: 2rem; }`;
 
 /** How many are shown at first and more at a time, and from how many on a search is offered. */
-const step = 100;
+const step = firstFinds;
 const few = 12;
 
 export function FindsPage() {
