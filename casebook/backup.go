@@ -7,6 +7,7 @@ import (
 	"path/filepath"
 	"slices"
 	"strings"
+	"sync/atomic"
 
 	"zestythicket/store"
 )
@@ -29,6 +30,9 @@ type DataInfo struct {
 	Folder  string           `json:"folder"`
 	Check   *Findings        `json:"check,omitempty" doc:"The last look through the database"`
 }
+
+// checks keeps what the last look through the database found.
+type checks struct{ checked atomic.Pointer[Findings] }
 
 // backupNote says when the last backup was made, and where to.
 type backupNote struct {

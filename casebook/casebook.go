@@ -9,8 +9,6 @@ import (
 	"fmt"
 	"slices"
 	"strings"
-	"sync"
-	"sync/atomic"
 	"time"
 
 	"zestythicket/evidence"
@@ -68,16 +66,9 @@ type Casebook struct {
 	Engine  *evidence.Engine
 	Now     func() time.Time
 	Overlay Overlay
-	*shared
-}
-
-// shared is what all requests share.
-type shared struct {
-	checked atomic.Pointer[Findings]
-	kitchen sync.Mutex // one line of the book of the kitchen at a time
-	anew    anew
-	ledgers ledgers
-	fresh   freshness
+	*judging
+	*shelves
+	*checks
 }
 
 // With is the casebook for one request: when that is gone, what it asked for stops.
@@ -98,7 +89,7 @@ type Overlay struct {
 
 // New makes a casebook on the wall clock.
 func New(s *store.Store, e *evidence.Engine) *Casebook {
-	return &Casebook{Store: s, Engine: e, Now: time.Now, shared: &shared{}}
+	return &Casebook{Store: s, Engine: e, Now: time.Now, judging: &judging{}, shelves: &shelves{}, checks: &checks{}}
 }
 
 // Line is one line of the log as it is shown.

@@ -41,9 +41,9 @@ type scenario struct {
 	Walks []Walk `json:"walks"`
 }
 
-// Demo fills an empty database with a scenario of our own in the invented Quillow
+// Fill fills an empty database with a scenario of our own in the invented Quillow
 // valley. A database that already knows someone is left alone.
-func (c *Casebook) Demo() error {
+func Fill(c *Casebook) error {
 	people, err := c.Store.People()
 	if err != nil || len(people) > 0 {
 		return err
@@ -74,10 +74,10 @@ func (c *Casebook) Demo() error {
 			return err
 		}
 	}
-	return c.demoGround(&s)
+	return demoGround(c, &s)
 }
 
-func (c *Casebook) demoGround(s *scenario) error {
+func demoGround(c *Casebook, s *scenario) error {
 	for i := range s.Places {
 		p := &s.Places[i]
 		for k := range p.Patches {

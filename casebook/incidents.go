@@ -296,7 +296,7 @@ func (c *Casebook) Incident(id string) (*IncidentView, error) {
 	if err != nil {
 		set = standardSettings()
 	}
-	k := c.ledger() // no find is judged but those behind what is named
+	k := inquiry{c.ledger()} // no find is judged but those behind what is named
 	v := &IncidentView{Incident: *in, NowMS: c.Now().UnixMilli(), Numbers: set.Numbers, Aid: c.Aid(), Clocks: []ClockView{}, Shared: []EaterView{}, Held: []string{}, Finds: []FindTrace{}, Review: []string{}}
 	if v.Numbers == nil {
 		v.Numbers = []Number{}
@@ -347,12 +347,15 @@ func firstSign(in *Incident) int64 {
 	return first
 }
 
+// inquiry looks into the book of the kitchen for an incident.
+type inquiry struct{ *pot }
+
 const bookMeal = "book-"
 
 // inReach finds the meals of the book that lie within reach and that nobody named:
 // of everyone, since whom it concerns is not known at first. odd marks, by
 // id, the meals whose times do not agree with the order of entry.
-func (k *pot) inReach(in *Incident, odd map[string]bool) []Exposure {
+func (k inquiry) inReach(in *Incident, odd map[string]bool) []Exposure {
 	const reach = int64(ReachDays) * 24 * incident.HourMS
 	since := int64(0)
 	for i := range k.events {
@@ -383,7 +386,7 @@ func (k *pot) inReach(in *Incident, odd map[string]bool) []Exposure {
 // suspects are the ways of poisoning to which the records of a lot lead: those of
 // what it was taken for, of its named lookalikes, and of every danger that its
 // finds had not ruled out.
-func (k *pot) suspects(l *lot.Lot) (guide.Kingdom, []string) {
+func (k inquiry) suspects(l *lot.Lot) (guide.Kingdom, []string) {
 	ix := k.c.Engine.Index()
 	kingdom := guide.KingdomUnclear
 	var out []string
@@ -419,7 +422,7 @@ func (k *pot) suspects(l *lot.Lot) (guide.Kingdom, []string) {
 }
 
 // concerned lists who shared, what is held, and what was not looked at.
-func (k *pot) concerned(in *Incident, v *IncidentView) {
+func (k inquiry) concerned(in *Incident, v *IncidentView) {
 	var lots []string
 	for _, x := range in.Exposures {
 		if x.Lot == "" {
@@ -461,7 +464,7 @@ func (k *pot) concerned(in *Incident, v *IncidentView) {
 }
 
 // review lists what the records of a find lack, as today's guide asks it.
-func (k *pot) review(f FindTrace, v *IncidentView) {
+func (k inquiry) review(f FindTrace, v *IncidentView) {
 	add := func(s string) { v.Review = append(v.Review, f.Title+": "+s) }
 	fv, err := k.view(f.ID)
 	if err != nil {

@@ -48,7 +48,7 @@ type Journal struct {
 // no regard to case and accents.
 func (c *Casebook) Journal(query string, most int) (*Journal, error) {
 	c.freshen()
-	k := c.ledger()
+	k := shelf{c.ledger()}
 	words := strings.Fields(fold(query))
 	lines, of := c.journalOfFinds(words, most)
 	notes, err := c.journalOfNotes()
@@ -162,7 +162,7 @@ var journalKinds = map[lot.Kind]string{lot.Bagged: "bag", lot.Made: "batch", lot
 
 // journalOfLots lists what the book of the kitchen adds, the newest first, as many as
 // are wanted and all of the last day of those; of counts all there are.
-func (k *pot) journalOfLots(words []string, most int) (out []JournalLine, of int) {
+func (k shelf) journalOfLots(words []string, most int) (out []JournalLine, of int) {
 	var at []int
 	for i := range k.events {
 		if journalKinds[k.events[i].Kind] != "" {
@@ -262,7 +262,7 @@ func patchLines(p *Place) []JournalLine {
 }
 
 // years sums what was bagged by kind and year, the richest first in each.
-func (k *pot) years() []YearSum {
+func (k shelf) years() []YearSum {
 	ix := k.c.Engine.Index()
 	type key struct {
 		year  int

@@ -8,10 +8,8 @@ import (
 )
 
 // dues adds what the kitchen waits for: steps that run, first tastes of
-// which nobody has said how they were, ends of keeping, and warnings of incidents,
-// which stay until a person closes them.
-func (k *pot) dues(now time.Time, out []Due) ([]Due, error) {
-	c := k.c
+// which nobody has said how they were, and ends of keeping.
+func (k shelf) dues(now time.Time, out []Due) []Due {
 	add := func(id, kind, what, link string, at time.Time) {
 		out = append(out, Due{ID: id, Day: at.In(now.Location()).Format(time.DateOnly), Kind: kind, What: what, Link: link, Late: !at.After(now)})
 	}
@@ -39,6 +37,11 @@ func (k *pot) dues(now time.Time, out []Due) ([]Due, error) {
 			add(s.Lot+"-taste-"+s.Person, "taste", "Say how the first taste of "+s.Lot+" was, from "+clock(at), "/kitchen/"+s.Lot, at)
 		}
 	}
+	return out
+}
+
+// incidentDues adds the warnings of incidents, which stay until a person closes them.
+func (c *Casebook) incidentDues(now time.Time, out []Due) ([]Due, error) {
 	open, err := c.openWarnings()
 	if err != nil {
 		return nil, err
@@ -48,6 +51,9 @@ func (k *pot) dues(now time.Time, out []Due) ([]Due, error) {
 	}
 	return out, nil
 }
+
+// shelf is the kitchen as the day's list and the journal look at it.
+type shelf struct{ *pot }
 
 // usedUp: a find was bagged, and nothing is left of any of it.
 func (k *pot) usedUp(find string) bool {

@@ -9,6 +9,13 @@ import (
 	"zestythicket/store"
 )
 
+// shelves is what all requests share: one line is written at a time, and the book is
+// read once.
+type shelves struct {
+	kitchen sync.Mutex
+	ledgers ledgers
+}
+
 // ledgers keeps the book of the kitchen as it was read last. Lines are only ever added,
 // and by this program alone, so that what has come since is read and played on. Nobody
 // changes the book that is kept: each request gets a copy, and lays its holds there.

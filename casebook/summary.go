@@ -301,6 +301,12 @@ func (c *Casebook) placeNames() map[string]string {
 	return out
 }
 
+// judging is what all requests share: the pass that judges anew, and what was fresh last.
+type judging struct {
+	anew  anew
+	fresh freshness
+}
+
 // anew is the pass that judges every find whose summary is old.
 type anew struct {
 	running  atomic.Bool

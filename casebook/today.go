@@ -219,7 +219,7 @@ func (c *Casebook) dues(now time.Time, kitchen *pot, g *groundNow) ([]Due, error
 			out = append(out, Due{ID: "walk-" + w.ID, Day: w.Day, Kind: "walk", What: cmp.Or(w.Title, "A walk"), Link: "/walks/" + w.ID, Late: w.Day == day})
 		}
 	}
-	if out, err = kitchen.dues(now, out); err != nil {
+	if out, err = c.incidentDues(now, shelf{kitchen}.dues(now, out)); err != nil {
 		return nil, err
 	}
 	// What went wrong stands above every date.

@@ -87,7 +87,7 @@ func serve(args []string, stdout, stderr io.Writer) error {
 // firstPerson makes sure that somebody is known: finds belong to people.
 func firstPerson(book *casebook.Casebook, demo bool) error {
 	if demo {
-		return book.Demo()
+		return casebook.Fill(book)
 	}
 	people, err := book.Store.People()
 	if err != nil || len(people) > 0 {

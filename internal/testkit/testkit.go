@@ -83,7 +83,7 @@ func makeDemo(engine *evidence.Engine) ([]byte, time.Time, error) {
 	}
 	book := casebook.New(s, engine)
 	book.Now = func() time.Time { now = now.Add(time.Minute); return now }
-	if err := book.Demo(); err != nil {
+	if err := casebook.Fill(book); err != nil {
 		return nil, now, err
 	}
 	if err := s.Close(); err != nil { // the write-ahead file goes into the database
