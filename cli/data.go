@@ -8,7 +8,7 @@ import (
 	"path/filepath"
 	"time"
 
-	"zestythicket/casebook"
+	"zestythicket/app"
 	"zestythicket/store"
 )
 
@@ -84,7 +84,7 @@ func check(args []string, stdout, stderr io.Writer) error {
 		return explain(err)
 	}
 	defer func() { _ = s.Close() }()
-	found := casebook.New(s, e).Check(1_000_000)
+	found := app.New(s, e).Upkeep.Check(1_000_000)
 	found.Whole = found.Whole && len(faults) == 0
 	for _, line := range found.Report() {
 		fmt.Fprintln(stdout, line)

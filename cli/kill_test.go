@@ -11,7 +11,7 @@ import (
 	"strings"
 	"testing"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
 )
 
 // TestKilledBetweenAnswers kills the running program with SIGKILL again and
@@ -50,7 +50,7 @@ func TestKilledBetweenAnswers(t *testing.T) {
 	}
 }
 
-func summary(v casebook.View) string {
+func summary(v finds.View) string {
 	j := v.Patch.Judgements[0]
 	s := fmt.Sprintf("%s, %d open, %d readings", j.Verdict, len(j.Obligations), len(j.Readings))
 	for _, e := range j.Ledger {
@@ -59,7 +59,7 @@ func summary(v casebook.View) string {
 	return s
 }
 
-func get(t *testing.T, address string) casebook.View {
+func get(t *testing.T, address string) finds.View {
 	t.Helper()
 	resp, err := http.Get(address + "/api/finds/demo-chestnut")
 	if err != nil {
@@ -68,10 +68,10 @@ func get(t *testing.T, address string) casebook.View {
 	return decode(t, resp.Body)
 }
 
-func decode(t *testing.T, r io.ReadCloser) casebook.View {
+func decode(t *testing.T, r io.ReadCloser) finds.View {
 	t.Helper()
 	defer func() { _ = r.Close() }()
-	var v casebook.View
+	var v finds.View
 	if err := json.NewDecoder(r).Decode(&v); err != nil {
 		t.Fatal(err)
 	}

@@ -14,7 +14,10 @@ import (
 	"testing"
 	"time"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
+	"zestythicket/ground"
+	"zestythicket/incidents"
+	"zestythicket/kitchen"
 	"zestythicket/store"
 )
 
@@ -130,7 +133,7 @@ func held(t *testing.T, address string, done []int) {
 			t.Errorf("%s: %d there, %d acknowledged", what, next, n)
 		}
 	}
-	var v casebook.View
+	var v finds.View
 	ask("/api/finds/demo-chestnut", &v)
 	var answers []string
 	for _, l := range v.Log {
@@ -139,7 +142,7 @@ func held(t *testing.T, address string, done []int) {
 		}
 	}
 	inOrder("answers", answers, done[0])
-	var trace casebook.TraceView
+	var trace kitchen.TraceView
 	ask("/api/lots/S3", &trace)
 	var lines []string
 	for _, l := range trace.Lines {
@@ -148,12 +151,12 @@ func held(t *testing.T, address string, done []int) {
 		}
 	}
 	inOrder("lines of the kitchen", lines, done[1])
-	var incidents []casebook.Incident
+	var incidents []incidents.Incident
 	ask("/api/incidents", &incidents)
 	if n := len(incidents); n < done[2] || n > done[2]+1 {
 		t.Errorf("incidents: %d there, %d acknowledged", n, done[2])
 	}
-	var places []casebook.Place
+	var places []ground.Place
 	ask("/api/places", &places)
 	loaded := 0
 	for i := range places {

@@ -13,7 +13,9 @@ import (
 	"syscall"
 	"time"
 
-	"zestythicket/casebook"
+	"zestythicket/app"
+	"zestythicket/demo"
+	"zestythicket/people"
 	"zestythicket/evidence"
 	"zestythicket/httpapi"
 	"zestythicket/store"
@@ -42,8 +44,8 @@ func serve(args []string, stdout, stderr io.Writer) error {
 		return explain(err)
 	}
 	defer func() { _ = s.Close() }()
-	book := casebook.New(s, e)
-	book.Overlay = casebook.Overlay{Dir: *overlay, Problems: problems}
+	book := app.New(s, e)
+	book.Overlay = app.Overlay{Dir: *overlay, Problems: problems}
 	if err := firstPerson(book, *demo); err != nil {
 		return explain(err)
 	}
@@ -58,9 +60,9 @@ func serve(args []string, stdout, stderr io.Writer) error {
 	checked := make(chan struct{})
 	go func() {
 		defer close(checked)
-		found := book.Check(50)
-		book.KeepCheck(found)
-		book.JudgeAnew()
+		found := book.Upkeep.Check(50)
+		book.Upkeep.KeepCheck(found)
+		book.Finds.JudgeAnew()
 		if !found.Whole {
 			fmt.Fprintln(stderr, "Not all of the database can be read; everything else works. Make a backup, and open the page of your data.")
 			for _, line := range found.Report() {
@@ -85,15 +87,15 @@ func serve(args []string, stdout, stderr io.Writer) error {
 }
 
 // firstPerson makes sure that somebody is known: finds belong to people.
-func firstPerson(book *casebook.Casebook, demo bool) error {
-	if demo {
-		return casebook.Fill(book)
+func firstPerson(book *app.App, asDemo bool) error {
+	if asDemo {
+		return demo.Fill(book)
 	}
-	people, err := book.Store.People()
-	if err != nil || len(people) > 0 {
+	known, err := book.Store.People()
+	if err != nil || len(known) > 0 {
 		return err
 	}
-	return book.SavePerson("me", "Me", &casebook.Profile{Facts: []string{}, Answered: []string{}, SignOffs: []casebook.SignOff{}}, 0)
+	return book.People.SavePerson("me", "Me", &people.Profile{Facts: []string{}, Answered: []string{}, SignOffs: []people.SignOff{}}, 0)
 }
 
 // explain puts a store error's hint in front of its cause.

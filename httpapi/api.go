@@ -14,7 +14,7 @@ import (
 	"github.com/danielgtaylor/huma/v2/adapters/humachi"
 	"github.com/go-chi/chi/v5"
 
-	"zestythicket/casebook"
+	"zestythicket/app"
 	"zestythicket/report"
 )
 
@@ -26,7 +26,7 @@ const maxBody = 64 << 10
 
 // Server is everything behind the address.
 type Server struct {
-	book *casebook.Casebook
+	book *app.App
 	web  fs.FS
 
 	// restoring is held while the database is replaced; every other request shares it.
@@ -38,7 +38,7 @@ type Server struct {
 }
 
 // New makes the handler. web holds the built front end; it may be nil.
-func New(book *casebook.Casebook, web fs.FS) http.Handler {
+func New(book *app.App, web fs.FS) http.Handler {
 	s := &Server{book: book, web: web}
 	r := chi.NewRouter()
 	r.Use(onlyLoopback, calmly, limitBody, s.turn)

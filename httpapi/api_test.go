@@ -12,7 +12,8 @@ import (
 	"testing/fstest"
 	"time"
 
-	"zestythicket/casebook"
+	"zestythicket/app"
+	"zestythicket/finds"
 	"zestythicket/internal/testkit"
 	"zestythicket/store"
 )
@@ -20,7 +21,7 @@ import (
 type rig struct {
 	t    *testing.T
 	h    http.Handler
-	book *casebook.Casebook
+	book *app.App
 	keys int
 }
 
@@ -32,7 +33,7 @@ func newRig(t *testing.T) *rig {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { _ = s.Close() })
-	book := casebook.New(s, testkit.Engine(t))
+	book := app.New(s, testkit.Engine(t))
 	book.Now = func() time.Time { now = now.Add(time.Minute); return now }
 	web := fstest.MapFS{"index.html": {Data: []byte(`<meta property="csp-nonce" nonce="__NONCE__">`)}, "assets/a.js": {Data: []byte("1")}}
 	return &rig{t: t, h: New(book, web), book: book}
@@ -61,9 +62,9 @@ func (r *rig) line(kind, body string) string {
 	return fmt.Sprintf(`{"key":"key-%05d","specimen":"s1","kind":%q,"body":%s}`, r.keys, kind, body)
 }
 
-func view(t *testing.T, w *httptest.ResponseRecorder) casebook.View {
+func view(t *testing.T, w *httptest.ResponseRecorder) finds.View {
 	t.Helper()
-	var v casebook.View
+	var v finds.View
 	if w.Code != 200 {
 		t.Fatalf("%d %s", w.Code, w.Body)
 	}
@@ -198,7 +199,7 @@ func TestHandsGoAlong(t *testing.T) {
 		view(t, r.do("POST", "/api/finds", `{"id":"`+id+`","day":"2026-04-10","stages":["leaf"],"facts":{"intent":"eat","target":"allium-ursinum","part":"leaf","preparation":"cooked","region":"EU"}}`))
 	}
 	smell := `{"answer":{"trait":"smell-crushed","kind":"seen","states":["garlic"]}}`
-	sound := func(v casebook.View) string {
+	sound := func(v finds.View) string {
 		for _, x := range v.Patch.Judgements[0].Readings {
 			if x.Trait.ID == "smell-crushed" {
 				return x.Soundness
@@ -228,7 +229,7 @@ func TestVerdictsAreStored(t *testing.T) {
 		}
 	}
 	last := vs[len(vs)-1]
-	var reasons casebook.Reasons
+	var reasons finds.Reasons
 	if err := json.Unmarshal([]byte(last.Reasons), &reasons); err != nil {
 		t.Fatal(err)
 	}

@@ -8,7 +8,8 @@ import (
 	"strings"
 	"testing"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
+	"zestythicket/people"
 	"zestythicket/evidence"
 	"zestythicket/exchange/casefile"
 	"zestythicket/exchange/casefile/casecheck"
@@ -97,23 +98,23 @@ func handledFirst(f *evidence.Find) []evidence.Event {
 }
 
 // enter keys a find in, request by request, and tells which number each line got.
-func (r *rig) enter(id string, f *evidence.Find) (casebook.View, map[int64]int64) {
-	send := func(method, path string, body any) casebook.View {
+func (r *rig) enter(id string, f *evidence.Find) (finds.View, map[int64]int64) {
+	send := func(method, path string, body any) finds.View {
 		text, err := json.Marshal(body)
 		if err != nil {
 			r.t.Fatal(err)
 		}
 		return view(r.t, r.do(method, path, string(text)))
 	}
-	p := casebook.Profile{ColourDiffers: f.Profile.ColourDiffers, SmellWeak: f.Profile.SmellWeak, Facts: orEmpty(f.Profile.Facts), Answered: orEmpty(f.Profile.Answered), SignOffs: []casebook.SignOff{}}
+	p := people.Profile{ColourDiffers: f.Profile.ColourDiffers, SmellWeak: f.Profile.SmellWeak, Facts: orEmpty(f.Profile.Facts), Answered: orEmpty(f.Profile.Answered), SignOffs: []people.SignOff{}}
 	for _, s := range f.Profile.SignOffs {
-		p.SignOffs = append(p.SignOffs, casebook.SignOff{Group: s.Group, By: s.By, When: s.When})
+		p.SignOffs = append(p.SignOffs, people.SignOff{Group: s.Group, By: s.By, When: s.When})
 	}
 	person, _ := json.Marshal(map[string]any{"name": id, "profile": p})
 	if w := r.do("PUT", "/api/people/"+id, string(person)); w.Code != 200 {
 		r.t.Fatalf("%d %s", w.Code, w.Body)
 	}
-	send("POST", "/api/finds", casebook.Begin{ID: id, Person: id, Day: fmt.Sprintf("2026-%02d-15", f.Month), Facts: casebook.Facts{
+	send("POST", "/api/finds", finds.Begin{ID: id, Person: id, Day: fmt.Sprintf("2026-%02d-15", f.Month), Facts: finds.Facts{
 		Intent: f.Intent.String(), Kingdom: f.Kingdom.String(), Target: f.Target, Part: f.Part, Prep: f.Prep,
 		Region: f.Place.Region, Habitats: f.Place.Habitats, Ground: string(f.Place.Ground), Permission: f.Place.Permission.String(), Protected: f.Place.Protected.String(), Limit: f.Place.Limit,
 		Tools: f.Tools, Recalled: f.Recalled, Picked: f.Picked,
@@ -122,24 +123,24 @@ func (r *rig) enter(id string, f *evidence.Find) (casebook.View, map[int64]int64
 		send("PUT", "/api/finds/"+id+"/specimens/s1/count", map[string]int{"count": n})
 	}
 	for _, s := range f.Specimens[1:] {
-		send("POST", "/api/finds/"+id+"/specimens", casebook.Specimen{ID: s.ID, JoinedTo: s.JoinedTo, Count: s.Count})
+		send("POST", "/api/finds/"+id+"/specimens", finds.Specimen{ID: s.ID, JoinedTo: s.JoinedTo, Count: s.Count})
 	}
 	seqs := map[int64]int64{}
 	for _, ev := range append(handledFirst(f), f.Log...) {
 		r.keys++
-		v := send("POST", "/api/finds/"+id+"/log", casebook.NewLine{Key: fmt.Sprintf("case-key-%05d", r.keys), Specimen: ev.Specimen, Kind: ev.Kind.String(), Body: bodyOf(&ev, seqs)})
+		v := send("POST", "/api/finds/"+id+"/log", finds.NewLine{Key: fmt.Sprintf("case-key-%05d", r.keys), Specimen: ev.Specimen, Kind: ev.Kind.String(), Body: bodyOf(&ev, seqs)})
 		seqs[ev.Seq] = v.Log[len(v.Log)-1].Seq
 	}
-	return fetch[casebook.View](r, "/api/finds/"+id), seqs
+	return fetch[finds.View](r, "/api/finds/"+id), seqs
 }
 
-func bodyOf(ev *evidence.Event, seqs map[int64]int64) casebook.Body {
-	b := casebook.Body{Smell: ev.Smell, Undoes: seqs[ev.Undoes], Note: ev.Note, Saying: ev.Saying}
+func bodyOf(ev *evidence.Event, seqs map[int64]int64) finds.Body {
+	b := finds.Body{Smell: ev.Smell, Undoes: seqs[ev.Undoes], Note: ev.Note, Saying: ev.Saying}
 	if ev.Kind == evidence.Staged {
 		b.Stages = ev.Stages.Strings()
 	}
 	if a := &ev.Answer; ev.Kind == evidence.Answered {
-		b.Answer = &casebook.Answer{Trait: a.Trait, Kind: a.Kind.String(), States: a.States, Value: a.Value, Error: a.Error, Unsure: a.Unsure, Light: a.Light, Surface: a.Surface,
+		b.Answer = &finds.Answer{Trait: a.Trait, Kind: a.Kind.String(), States: a.States, Value: a.Value, Error: a.Error, Unsure: a.Unsure, Light: a.Light, Surface: a.Surface,
 			Count: a.Count, Minutes: a.Minutes, Paper: a.Paper, Detached: a.Detached, Malformed: a.Malformed, Method: a.Method, From: a.From}
 	}
 	return b

@@ -7,7 +7,7 @@ import (
 	"path/filepath"
 	"testing"
 
-	"zestythicket/casebook"
+	"zestythicket/app"
 	"zestythicket/internal/testkit"
 	"zestythicket/store"
 )
@@ -47,7 +47,7 @@ func TestFlippedBytes(t *testing.T) {
 			refused++
 			continue
 		}
-		book := casebook.New(s, engine)
+		book := app.New(s, engine)
 		r := &rig{t: t, h: New(book, nil), book: book}
 		for _, page := range []string{"/api/finds", "/api/today", "/api/kitchen", "/api/journal", "/api/incidents", "/api/places", "/api/walks", "/api/people", "/api/settings", "/api/aid", "/api/rejudged", "/api/reminders", "/api/data"} {
 			if w := r.do("GET", page, ""); w.Code != 200 {
@@ -57,7 +57,7 @@ func TestFlippedBytes(t *testing.T) {
 		if w := r.do("PUT", "/api/incidents/after-damage", `{"id":"after-damage","beganMs":0,"exposures":[{"id":"e1","route":"eaten","atMs":1792000000000,"what":"caps"}],"symptoms":[],"calls":[],"closings":[],"rev":0}`); w.Code != 200 && w.Code != 507 {
 			t.Errorf("file %d: an incident: %d %.300s", n, w.Code, w.Body)
 		}
-		if book.Check(50).Whole {
+		if book.Upkeep.Check(50).Whole {
 			same++
 		} else {
 			aside++

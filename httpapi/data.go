@@ -10,7 +10,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"zestythicket/casebook"
+	"zestythicket/upkeep"
 )
 
 // dataState is what the page of the data waits for.
@@ -24,7 +24,7 @@ type dataState struct {
 
 // Data is what the page of one's own data shows.
 type Data struct {
-	casebook.DataInfo
+	upkeep.DataInfo
 	Running bool    `json:"running" doc:"A backup is being written"`
 	Share   float64 `json:"share" doc:"How much of it is written, 0 to 1, by size"`
 	Done    string  `json:"done,omitempty" doc:"The backup that was written last here"`
@@ -67,7 +67,7 @@ func (s *Server) dataRoutes(api huma.API) {
 	ok := func(o *huma.Operation) { o.DefaultStatus = http.StatusOK }
 	huma.Get(api, "/api/data", answer(func(*struct{}) (*Data, error) { return s.dataNow() }))
 	huma.Post(api, "/api/data/check", answer(func(*struct{}) (*Data, error) {
-		s.book.KeepCheck(s.book.Check(50))
+		s.book.Upkeep.KeepCheck(s.book.Upkeep.Check(50))
 		return s.dataNow()
 	}), ok)
 	huma.Post(api, "/api/data/backups", answer(func(*struct{}) (*Data, error) {
@@ -75,7 +75,7 @@ func (s *Server) dataRoutes(api huma.API) {
 		return s.dataNow()
 	}), ok)
 	huma.Get(api, "/api/data/backups/{name}", func(_ context.Context, in *BackupName) (*huma.StreamResponse, error) {
-		f, err := os.Open(s.book.BackupPath(in.Name))
+		f, err := os.Open(s.book.Upkeep.BackupPath(in.Name))
 		if err != nil {
 			return nil, huma.NewError(http.StatusNotFound, "There is no backup of this name.")
 		}
@@ -89,13 +89,13 @@ func (s *Server) dataRoutes(api huma.API) {
 	huma.Post(api, "/api/data/backups/{name}/restore", answer(func(in *BackupName) (*Restored, error) {
 		s.restoring.Lock()
 		defer s.restoring.Unlock()
-		kept, err := s.book.Restore(in.Name)
+		kept, err := s.book.Upkeep.Restore(in.Name)
 		return &Restored{in.Name, kept}, err
 	}), ok)
 }
 
 func (s *Server) dataNow() (*Data, error) {
-	d := &Data{DataInfo: *s.book.Data()}
+	d := &Data{DataInfo: *s.book.Upkeep.Data()}
 	s.data.Lock()
 	defer s.data.Unlock()
 	d.Running, d.Problem, d.Done = s.data.running, s.data.problem, s.data.done
@@ -114,11 +114,11 @@ func (s *Server) beginBackup() {
 	if s.data.running {
 		return
 	}
-	name, path := s.book.NextBackup()
+	name, path := s.book.Upkeep.NextBackup()
 	s.data.running, s.data.problem, s.data.target = true, "", path
 	go func() {
 		s.restoring.RLock()
-		err := s.book.Backup(path)
+		err := s.book.Upkeep.Backup(path)
 		s.restoring.RUnlock()
 		s.data.Lock()
 		defer s.data.Unlock()
@@ -138,7 +138,7 @@ func (s *Server) beginBackup() {
 // putBackup takes in a backup file sent by the page: it is checked, and stored in
 // the folder of the backups under a name of its own.
 func (s *Server) putBackup(w http.ResponseWriter, r *http.Request) {
-	name, err := s.book.TakeBackup(http.MaxBytesReader(w, r.Body, maxBackup))
+	name, err := s.book.Upkeep.TakeBackup(http.MaxBytesReader(w, r.Body, maxBackup))
 	if err != nil {
 		var he huma.StatusError
 		status, text := http.StatusInternalServerError, err.Error()

@@ -12,7 +12,8 @@ import (
 
 	"go.yaml.in/yaml/v3"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
+	"zestythicket/people"
 	"zestythicket/evidence"
 	"zestythicket/exchange/casefile"
 	"zestythicket/guide"
@@ -241,14 +242,14 @@ func (r *dayRig) enterCase(name string) {
 
 // truth begins a find and answers what is offered as the entry shows it.
 func (r *dayRig) truth(id string, b *casebookBegin) {
-	signs := []casebook.SignOff{}
+	signs := []people.SignOff{}
 	for _, g := range r.book.Engine.Index().Book.HardGroups {
-		signs = append(signs, casebook.SignOff{Group: g.ID, By: "a teacher"})
+		signs = append(signs, people.SignOff{Group: g.ID, By: "a teacher"})
 	}
 	answered := fetch[GuideInfo](r.rig, "/api/guide").Health
-	r.must("PUT", "/api/people/sorrel", map[string]any{"name": "Sorrel", "profile": casebook.Profile{Facts: []string{}, Answered: answered, SignOffs: signs}})
-	r.must("POST", "/api/finds", casebook.Begin{ID: id, Title: "A day’s find", Place: b.Place, Day: b.Day, Person: "sorrel", Stages: []string{b.Stage},
-		Facts: casebook.Facts{Intent: "eat", Target: b.Target, Part: b.Part, Prep: b.Prep, Region: b.Region, Ground: "clean", Permission: "yes", Protected: "no", Limit: "none known"}})
+	r.must("PUT", "/api/people/sorrel", map[string]any{"name": "Sorrel", "profile": people.Profile{Facts: []string{}, Answered: answered, SignOffs: signs}})
+	r.must("POST", "/api/finds", finds.Begin{ID: id, Title: "A day’s find", Place: b.Place, Day: b.Day, Person: "sorrel", Stages: []string{b.Stage},
+		Facts: finds.Facts{Intent: "eat", Target: b.Target, Part: b.Part, Prep: b.Prep, Region: b.Region, Ground: "clean", Permission: "yes", Protected: "no", Limit: "none known"}})
 	r.observe(id)
 }
 
@@ -257,11 +258,11 @@ func (r *dayRig) secondLook(find, id string) {
 	r.must("POST", "/api/finds/"+find+"/second", map[string]string{"id": id, "person": "sorrel"})
 	r.observe(id)
 	// What only the table can give: until each is read, the look does not stand.
-	for _, a := range fetch[casebook.Second](r.rig, "/api/finds/"+find+"/second").Asked {
+	for _, a := range fetch[finds.Second](r.rig, "/api/finds/"+find+"/second").Asked {
 		if a.Done {
 			continue
 		}
-		if s := fetch[casebook.Second](r.rig, "/api/finds/"+find+"/second"); s.Ready {
+		if s := fetch[finds.Second](r.rig, "/api/finds/"+find+"/second"); s.Ready {
 			r.t.Errorf("%s stands without: %s", id, a.Do)
 		}
 		r.look(id, a.Traits[0])
@@ -275,7 +276,7 @@ func (r *dayRig) look(id, trait string) {
 	if !ok {
 		r.t.Fatalf("%s: nothing is offered", id)
 	}
-	v := fetch[casebook.View](r.rig, "/api/finds/"+id)
+	v := fetch[finds.View](r.rig, "/api/finds/"+id)
 	target, _ := ix.TaxonAt(v.Facts.Target)
 	var stages guide.StageSet
 	for _, s := range v.Patch.Judgements[0].Stages {
@@ -285,13 +286,13 @@ func (r *dayRig) look(id, trait string) {
 	}
 	ev := evidence.Event{Kind: evidence.Answered, Answer: observer.Answer(&ix.Book.Traits[at], &ix.Book.Taxa[target], stages)}
 	r.keys++
-	r.must("POST", "/api/finds/"+id+"/log", casebook.NewLine{Key: fmt.Sprintf("truth-key-%05d", r.keys), Specimen: "s1", Kind: "answered", Body: bodyOf(&ev, nil)})
+	r.must("POST", "/api/finds/"+id+"/log", finds.NewLine{Key: fmt.Sprintf("truth-key-%05d", r.keys), Specimen: "s1", Kind: "answered", Body: bodyOf(&ev, nil)})
 }
 
 // observe follows the offered checks to a verdict.
 func (r *dayRig) observe(id string) {
 	for n := 0; n < 40; n++ {
-		v := fetch[casebook.View](r.rig, "/api/finds/"+id)
+		v := fetch[finds.View](r.rig, "/api/finds/"+id)
 		j := v.Patch.Judgements[0]
 		if j.Verdict == "checks-complete" || j.Verdict == "leave-it" {
 			return

@@ -5,7 +5,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
 	"zestythicket/report"
 )
 
@@ -20,8 +20,8 @@ type InHand struct {
 }
 
 // held leaves of a find what the bench shows with one specimen in the hand.
-func held(specimen string) func(*casebook.View, error) (*casebook.View, error) {
-	return func(v *casebook.View, err error) (*casebook.View, error) {
+func held(specimen string) func(*finds.View, error) (*finds.View, error) {
+	return func(v *finds.View, err error) (*finds.View, error) {
 		if err != nil {
 			return nil, err
 		}
@@ -49,33 +49,33 @@ func (s *Server) findRoutes(api huma.API) {
 	huma.Get(api, "/api/finds/{id}", answer(func(in *struct {
 		FindID
 		InHand
-	}) (*casebook.View, error) {
+	}) (*finds.View, error) {
 		if in.Specimen == "" {
-			return s.book.View(in.ID)
+			return s.book.Finds.View(in.ID)
 		}
-		return s.book.Bench(in.ID, in.Specimen)
+		return s.book.Finds.Bench(in.ID, in.Specimen)
 	}))
-	huma.Get(api, "/api/rejudged", answer(func(*struct{}) ([]casebook.Rejudged, error) { return s.book.Rejudge() }))
+	huma.Get(api, "/api/rejudged", answer(func(*struct{}) ([]finds.Rejudged, error) { return s.book.Finds.Rejudge() }))
 	limit := func(o *huma.Operation) { o.MaxBodyBytes, o.DefaultStatus = maxBody, http.StatusOK }
-	huma.Post(api, "/api/finds", answer(func(in *struct{ Body casebook.Begin }) (*casebook.View, error) { return s.book.Begin(&in.Body) }), limit)
+	huma.Post(api, "/api/finds", answer(func(in *struct{ Body finds.Begin }) (*finds.View, error) { return s.book.Finds.Begin(&in.Body) }), limit)
 	huma.Post(api, "/api/finds/{id}/log", answer(func(in *struct {
 		FindID
-		Body casebook.NewLine
-	}) (*casebook.View, error) {
-		return held(in.Body.Specimen)(s.book.Append(in.ID, &in.Body))
+		Body finds.NewLine
+	}) (*finds.View, error) {
+		return held(in.Body.Specimen)(s.book.Finds.Append(in.ID, &in.Body))
 	}), limit)
 	huma.Put(api, "/api/finds/{id}/facts", answer(func(in *struct {
 		FindID
 		InHand
-		Body casebook.Facts
-	}) (*casebook.View, error) {
-		return held(in.Specimen)(s.book.SetFacts(in.ID, &in.Body))
+		Body finds.Facts
+	}) (*finds.View, error) {
+		return held(in.Specimen)(s.book.Finds.SetFacts(in.ID, &in.Body))
 	}), limit)
 	huma.Post(api, "/api/finds/{id}/specimens", answer(func(in *struct {
 		FindID
-		Body casebook.Specimen
-	}) (*casebook.View, error) {
-		return held(in.Body.ID)(s.book.AddSpecimen(in.ID, &in.Body))
+		Body finds.Specimen
+	}) (*finds.View, error) {
+		return held(in.Body.ID)(s.book.Finds.AddSpecimen(in.ID, &in.Body))
 	}), limit)
 	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/count", answer(func(in *struct {
 		FindID
@@ -86,23 +86,23 @@ func (s *Server) findRoutes(api huma.API) {
 			Count  int  `json:"count" minimum:"0" maximum:"100000"`
 			Picked *int `json:"picked,omitempty" minimum:"0" maximum:"100000" doc:"Items in the basket now"`
 		}
-	}) (*casebook.View, error) {
+	}) (*finds.View, error) {
 		picked := -1
 		if in.Body.Picked != nil {
 			picked = *in.Body.Picked
 		}
-		return held(in.Hand)(s.book.CountSpecimen(in.ID, in.Specimen, in.Body.Was, in.Body.Count, picked))
+		return held(in.Hand)(s.book.Finds.CountSpecimen(in.ID, in.Specimen, in.Body.Was, in.Body.Count, picked))
 	}), limit)
 	type wait struct {
 		FindID
 		Specimen string `path:"specimen" maxLength:"20"`
 		Trait    string `path:"trait" maxLength:"60"`
 	}
-	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*casebook.View, error) {
-		return held(in.Specimen)(s.book.StartWait(in.ID, in.Specimen, in.Trait))
+	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*finds.View, error) {
+		return held(in.Specimen)(s.book.Finds.StartWait(in.ID, in.Specimen, in.Trait))
 	}))
-	huma.Delete(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*casebook.View, error) {
-		return held(in.Specimen)(s.book.EndWait(in.ID, in.Specimen, in.Trait))
+	huma.Delete(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*finds.View, error) {
+		return held(in.Specimen)(s.book.Finds.EndWait(in.ID, in.Specimen, in.Trait))
 	}), limit)
 }
 
@@ -117,11 +117,11 @@ type FindsIn struct {
 type FindList struct {
 	Lines   []FindLine        `json:"lines"`
 	Of      int               `json:"of" doc:"How many there are that match"`
-	Judging casebook.Progress `json:"judging" doc:"Finds being judged anew, after the guide has changed; they are not in the list yet"`
+	Judging finds.Progress `json:"judging" doc:"Finds being judged anew, after the guide has changed; they are not in the list yet"`
 }
 
 func (s *Server) findLines(in *FindsIn) (*FindList, error) {
-	part := s.book.Finds(in.Q, in.Most, in.Offset)
+	part := s.book.Finds.Finds(in.Q, in.Most, in.Offset)
 	out := &FindList{Lines: []FindLine{}, Of: part.Of, Judging: part.Judging}
 	for i := range part.Finds {
 		v := &part.Finds[i]

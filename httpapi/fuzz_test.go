@@ -8,7 +8,7 @@ import (
 	"strings"
 	"testing"
 
-	"zestythicket/casebook"
+	"zestythicket/app"
 	"zestythicket/internal/testkit"
 	"zestythicket/store"
 )
@@ -40,7 +40,7 @@ func fuzzed(f *testing.F) *rig {
 		f.Fatal(err)
 	}
 	f.Cleanup(func() { _ = s.Close() })
-	book := casebook.New(s, testkit.Engine(f))
+	book := app.New(s, testkit.Engine(f))
 	return &rig{h: New(book, nil), book: book}
 }
 

@@ -6,7 +6,7 @@ import (
 	"strings"
 	"testing"
 
-	"zestythicket/casebook"
+	"zestythicket/ground"
 )
 
 func put[T any](t *testing.T, r *rig, path string, body any) (out T) {
@@ -27,22 +27,22 @@ func put[T any](t *testing.T, r *rig, path string, body any) (out T) {
 func TestPlaces(t *testing.T) {
 	r := newRig(t)
 	lat, lon := 54.4, -2.9
-	good := casebook.Place{ID: "moss", Name: "Quillow Moss", Lat: &lat, Lon: &lon, Region: "EU", Habitats: []string{"heath"}, Limits: []casebook.Limit{{Amount: "1.5", Unit: "kg", Per: "person-day", Source: "the estate"}}}
-	put[casebook.Place](t, r, "/api/places/moss", good)
-	if p := fetch[casebook.Place](r, "/api/places/moss"); p.ID != "moss" || *p.Lat != lat || p.Limits[0].Amount != "1.5" {
+	good := ground.Place{ID: "moss", Name: "Quillow Moss", Lat: &lat, Lon: &lon, Region: "EU", Habitats: []string{"heath"}, Limits: []ground.Limit{{Amount: "1.5", Unit: "kg", Per: "person-day", Source: "the estate"}}}
+	put[ground.Place](t, r, "/api/places/moss", good)
+	if p := fetch[ground.Place](r, "/api/places/moss"); p.ID != "moss" || *p.Lat != lat || p.Limits[0].Amount != "1.5" {
 		t.Errorf("%+v", p)
 	}
 	for name, c := range map[string]struct {
-		change func(p *casebook.Place)
+		change func(p *ground.Place)
 		want   string
 	}{
-		"no unit":          {func(p *casebook.Place) { p.Limits = []casebook.Limit{{Amount: "2", Per: "day", Source: "x"}} }, "2 of what?"},
-		"half a position":  {func(p *casebook.Place) { p.Lon = nil }, "half a position"},
-		"a date":           {func(p *casebook.Place) { p.Until = "31.3.2027" }, "is not a date"},
-		"a habitat":        {func(p *casebook.Place) { p.Habitats = []string{"heeth"} }, "heath"},
-		"swapped in a map": {func(p *casebook.Place) { p.Map = `{"type":"Point","coordinates":[54.4,-102.9]}` }, "swapped"},
-		"an entry": {func(p *casebook.Place) {
-			p.Patches = []casebook.PatchOfGround{{ID: "p1", Name: "P1", Points: []casebook.Position{}, Taxon: "nothing"}}
+		"no unit":          {func(p *ground.Place) { p.Limits = []ground.Limit{{Amount: "2", Per: "day", Source: "x"}} }, "2 of what?"},
+		"half a position":  {func(p *ground.Place) { p.Lon = nil }, "half a position"},
+		"a date":           {func(p *ground.Place) { p.Until = "31.3.2027" }, "is not a date"},
+		"a habitat":        {func(p *ground.Place) { p.Habitats = []string{"heeth"} }, "heath"},
+		"swapped in a map": {func(p *ground.Place) { p.Map = `{"type":"Point","coordinates":[54.4,-102.9]}` }, "swapped"},
+		"an entry": {func(p *ground.Place) {
+			p.Patches = []ground.PatchOfGround{{ID: "p1", Name: "P1", Points: []ground.Position{}, Taxon: "nothing"}}
 		}, "no entry"},
 	} {
 		p := good
@@ -52,7 +52,7 @@ func TestPlaces(t *testing.T) {
 			t.Errorf("%s: %d %s", name, w.Code, w.Body)
 		}
 	}
-	if p := fetch[casebook.Place](r, "/api/places/moss"); p.Limits[0].Unit != "kg" {
+	if p := fetch[ground.Place](r, "/api/places/moss"); p.Limits[0].Unit != "kg" {
 		t.Error("something refused was stored")
 	}
 }
@@ -66,15 +66,15 @@ func TestWeatherMovesTheYear(t *testing.T) {
 		file += fmt.Sprintf("2027-01-%02d,4,14,0\n", day)
 	}
 	file += "2027-01-29,9,1,0\n"
-	send := func(query string) casebook.Imported {
+	send := func(query string) ground.Imported {
 		w := r.do("PUT", "/api/places/tarn-wood/weather"+query, file, "Content-Type", "application/octet-stream")
-		var out casebook.Imported
+		var out ground.Imported
 		if w.Code != 200 || json.Unmarshal(w.Body.Bytes(), &out) != nil {
 			t.Fatalf("%d %s", w.Code, w.Body)
 		}
 		return out
 	}
-	late := func() float64 { return fetch[casebook.Year](r, "/api/year?place=tarn-wood&taxon=sambucus-nigra").Late }
+	late := func() float64 { return fetch[ground.Year](r, "/api/year?place=tarn-wood&taxon=sambucus-nigra").Late }
 	before := late()
 	if got := send(""); got.Stored || got.Read != 28 || len(got.Problems) != 1 || got.Problems[0].Line != 30 {
 		t.Errorf("%+v", got)
@@ -97,7 +97,7 @@ func TestWeatherMovesTheYear(t *testing.T) {
 // open; what was packed and left stays.
 func TestWalk(t *testing.T) {
 	r := newRig(t)
-	o := put[casebook.Outlook](t, r, "/api/walks/leaves", casebook.Walk{ID: "leaves", Day: "2027-04-11", Place: "tarn-wood", From: "09:00", To: "12:00", Offset: 60, Hopes: []string{"allium-ursinum"}, Packed: []string{"trowel"}})
+	o := put[ground.Outlook](t, r, "/api/walks/leaves", ground.Walk{ID: "leaves", Day: "2027-04-11", Place: "tarn-wood", From: "09:00", To: "12:00", Offset: 60, Hopes: []string{"allium-ursinum"}, Packed: []string{"trowel"}})
 	if len(o.Dangers) == 0 || len(o.Dangers[0].Named) == 0 || o.Dangers[0].Grade != 3 {
 		t.Fatalf("the first line is %+v", o.Dangers[:min(1, len(o.Dangers))])
 	}
@@ -110,7 +110,7 @@ func TestWalk(t *testing.T) {
 	if !strings.HasPrefix(o.Sunrise, "06:") || !strings.Contains(o.Light, "left when the walk ends") {
 		t.Errorf("%s %s", o.Sunrise, o.Light)
 	}
-	if again := fetch[casebook.Outlook](r, "/api/walks/leaves"); len(again.Walk.Packed) != 1 {
+	if again := fetch[ground.Outlook](r, "/api/walks/leaves"); len(again.Walk.Packed) != 1 {
 		t.Errorf("%+v", again.Walk)
 	}
 	for body, want := range map[string]string{
@@ -130,20 +130,20 @@ func TestWalk(t *testing.T) {
 func TestWhatTheUserKnows(t *testing.T) {
 	r := newRig(t)
 	const year = "/api/year?place=tarn-wood&taxon=cantharellus-cibarius&day=2026-11-25"
-	if y := fetch[casebook.Year](r, year); len(y.Signs) == 0 || y.Signs[0].Sign.Kind != "rain" {
+	if y := fetch[ground.Year](r, year); len(y.Signs) == 0 || y.Signs[0].Sign.Kind != "rain" {
 		t.Errorf("%+v", y.Signs)
 	}
-	put[Stored](t, r, "/api/signs/feast", casebook.Sign{ID: "feast", Taxon: "calocybe-gambosa", Place: "tarn-wood", Kind: "feast", From: -7, To: 14, Sd: 7, Feast: "04-23"})
+	put[Stored](t, r, "/api/signs/feast", ground.Sign{ID: "feast", Taxon: "calocybe-gambosa", Place: "tarn-wood", Kind: "feast", From: -7, To: 14, Sd: 7, Feast: "04-23"})
 	found := false
-	for _, s := range fetch[casebook.Year](r, year).Signs {
+	for _, s := range fetch[ground.Year](r, year).Signs {
 		found = found || s.Sign.Kind == "feast" && s.From == "2026-04-16" && s.To == "2026-05-07"
 	}
 	if !found {
 		t.Error("the feast day says nothing")
 	}
-	put[Stored](t, r, "/api/signs/after-thorn", casebook.Sign{ID: "after-thorn", Taxon: "cantharellus-cibarius", Place: "tarn-wood", Kind: "flower", Of: "crataegus-monogyna", From: 20, To: 40, Sd: 6})
+	put[Stored](t, r, "/api/signs/after-thorn", ground.Sign{ID: "after-thorn", Taxon: "cantharellus-cibarius", Place: "tarn-wood", Kind: "flower", Of: "crataegus-monogyna", From: 20, To: 40, Sd: 6})
 	found = false
-	for _, s := range fetch[casebook.Year](r, year).Signs {
+	for _, s := range fetch[ground.Year](r, year).Signs {
 		found = found || s.Sign.Kind == "flower" && s.From == "2026-06-15"
 	}
 	if !found {

@@ -5,7 +5,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/internal/bounded"
@@ -162,7 +162,7 @@ func (s *Server) guideRoutes(api huma.API) {
 }
 
 func guideInfo(b *guide.Book) *GuideInfo {
-	g := &GuideInfo{Version: b.Version, Taxa: len(b.Taxa), Traits: []Trait{}, HardGroups: []HardGroup{}, Health: evidence.HealthTopics, Sayings: []Saying{}, Facts: report.PersonFacts(b), DryingWeeks: casebook.DryingWeeks, Overlay: Overlay{Problems: []OverlayProblem{}}}
+	g := &GuideInfo{Version: b.Version, Taxa: len(b.Taxa), Traits: []Trait{}, HardGroups: []HardGroup{}, Health: evidence.HealthTopics, Sayings: []Saying{}, Facts: report.PersonFacts(b), DryingWeeks: finds.DryingWeeks, Overlay: Overlay{Problems: []OverlayProblem{}}}
 	for i := range b.Taxa {
 		if b.Taxa[i].Origin != "" {
 			g.Overlay.Entries++

@@ -5,7 +5,11 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"zestythicket/casebook"
+	"zestythicket/agenda"
+	"zestythicket/finds"
+	"zestythicket/incidents"
+	"zestythicket/kitchen"
+	"zestythicket/people"
 )
 
 // LotID names a bag or batch in a path.
@@ -26,32 +30,32 @@ func (s *Server) kitchenRoutes(api huma.API) {
 	huma.Get(api, "/api/kitchen", answer(func(in *struct {
 		Q    string `query:"q" maxLength:"200" doc:"Every word stands in the line"`
 		Most int    `query:"most" default:"30" minimum:"1" maximum:"20000" doc:"Of the lots of which nothing is left"`
-	}) (*casebook.Kitchen, error) {
-		return s.book.Kitchen(in.Q, in.Most)
+	}) (*kitchen.Kitchen, error) {
+		return s.book.Kitchen.Kitchen(in.Q, in.Most)
 	}))
-	huma.Post(api, "/api/kitchen", answer(func(in *struct{ Body casebook.KitchenAct }) (*casebook.Cooked, error) {
-		return s.book.Cook(&in.Body)
+	huma.Post(api, "/api/kitchen", answer(func(in *struct{ Body kitchen.KitchenAct }) (*kitchen.Cooked, error) {
+		return s.book.Kitchen.RecordAct(&in.Body)
 	}), ok)
-	huma.Get(api, "/api/lots/{id}", answer(func(in *LotID) (*casebook.TraceView, error) { return s.book.Trace(in.ID) }))
-	huma.Get(api, "/api/arithmetic", answer(func(in *ArithmeticIn) (*casebook.Sum, error) {
-		return casebook.Arithmetic(in.Kind, in.A, in.B, in.C)
+	huma.Get(api, "/api/lots/{id}", answer(func(in *LotID) (*kitchen.TraceView, error) { return s.book.Kitchen.Trace(in.ID) }))
+	huma.Get(api, "/api/arithmetic", answer(func(in *ArithmeticIn) (*kitchen.Sum, error) {
+		return kitchen.Arithmetic(in.Kind, in.A, in.B, in.C)
 	}))
-	huma.Get(api, "/api/finds/{id}/second", answer(func(in *FindID) (*casebook.Second, error) { return s.book.Second(in.ID) }))
+	huma.Get(api, "/api/finds/{id}/second", answer(func(in *FindID) (*finds.Second, error) { return s.book.Finds.Second(in.ID) }))
 	huma.Post(api, "/api/finds/{id}/second", answer(func(in *struct {
 		FindID
 		Body struct {
 			ID     string `json:"id" pattern:"^[a-z0-9-]{6,40}$" doc:"Of the second look; given by the client"`
 			Person string `json:"person,omitempty"`
 		}
-	}) (*casebook.View, error) {
-		return s.book.BeginSecond(in.FindID.ID, in.Body.ID, in.Body.Person)
+	}) (*finds.View, error) {
+		return s.book.Finds.BeginSecond(in.FindID.ID, in.Body.ID, in.Body.Person)
 	}), ok)
-	huma.Get(api, "/api/finds/{id}/amount", answer(func(in *FindID) (*casebook.HowMuch, error) { return s.book.HowMuch(in.ID) }))
+	huma.Get(api, "/api/finds/{id}/amount", answer(func(in *FindID) (*kitchen.HowMuch, error) { return s.book.Kitchen.HowMuch(in.ID) }))
 	huma.Put(api, "/api/finds/{id}/amount", answer(func(in *struct {
 		FindID
-		Body casebook.HereNow
-	}) (*casebook.HowMuch, error) {
-		return s.book.Stand(in.ID, &in.Body)
+		Body kitchen.HereNow
+	}) (*kitchen.HowMuch, error) {
+		return s.book.Kitchen.SaveStand(in.ID, &in.Body)
 	}))
 	huma.Put(api, "/api/finds/{id}/sorted", answer(func(in *struct {
 		FindID
@@ -59,36 +63,36 @@ func (s *Server) kitchenRoutes(api huma.API) {
 			Counts map[string]int `json:"counts" doc:"Pieces by band of quality; those left are counted too"`
 			Rev    int64          `json:"rev,omitempty" doc:"The revision of the counts that the screen knew"`
 		}
-	}) (*casebook.HowMuch, error) {
-		return s.book.SortInto(in.ID, in.Body.Counts, in.Body.Rev)
+	}) (*kitchen.HowMuch, error) {
+		return s.book.Kitchen.SortInto(in.ID, in.Body.Counts, in.Body.Rev)
 	}))
-	huma.Get(api, "/api/settings", answer(func(*struct{}) (*casebook.Settings, error) { return s.book.Settings() }))
-	huma.Put(api, "/api/settings", answer(func(in *struct{ Body casebook.Settings }) (*casebook.Settings, error) {
-		return s.book.SaveSettings(&in.Body)
+	huma.Get(api, "/api/settings", answer(func(*struct{}) (*people.Settings, error) { return s.book.People.Settings() }))
+	huma.Put(api, "/api/settings", answer(func(in *struct{ Body people.Settings }) (*people.Settings, error) {
+		return s.book.People.SaveSettings(&in.Body)
 	}))
 	huma.Delete(api, "/api/people/{id}", answer(func(in *struct {
 		ID string `path:"id" pattern:"^[a-z0-9-]{1,40}$"`
 	}) (*Stored, error) {
-		return &Stored{in.ID}, s.book.RemovePerson(in.ID)
+		return &Stored{in.ID}, s.book.Kitchen.RemovePerson(in.ID)
 	}), ok)
 	huma.Get(api, "/api/journal", answer(func(in *struct {
 		Q    string `query:"q" maxLength:"200"`
 		Most int    `query:"most" default:"200" minimum:"1" maximum:"2000"`
-	}) (*casebook.Journal, error) {
-		return s.book.Journal(in.Q, in.Most)
+	}) (*agenda.Journal, error) {
+		return s.book.Agenda.Journal(in.Q, in.Most)
 	}))
 	s.incidentRoutes(api, ok)
 }
 
 func (s *Server) incidentRoutes(api huma.API, ok func(*huma.Operation)) {
-	huma.Get(api, "/api/incidents", answer(func(*struct{}) ([]casebook.Incident, error) { return s.book.Incidents() }))
-	huma.Get(api, "/api/incidents/{id}", answer(func(in *NoteID) (*casebook.IncidentView, error) { return s.book.Incident(in.ID) }))
+	huma.Get(api, "/api/incidents", answer(func(*struct{}) ([]incidents.Incident, error) { return s.book.Incidents.Incidents() }))
+	huma.Get(api, "/api/incidents/{id}", answer(func(in *NoteID) (*incidents.IncidentView, error) { return s.book.Incidents.Incident(in.ID) }))
 	huma.Put(api, "/api/incidents/{id}", answer(func(in *struct {
 		NoteID
-		Body casebook.Incident
-	}) (*casebook.IncidentView, error) {
+		Body incidents.Incident
+	}) (*incidents.IncidentView, error) {
 		in.Body.ID = in.ID
-		return s.book.SaveIncident(&in.Body)
+		return s.book.Incidents.SaveIncident(&in.Body)
 	}), ok)
-	huma.Get(api, "/api/aid", answer(func(*struct{}) (*casebook.FirstAid, error) { return s.book.FirstAid() }))
+	huma.Get(api, "/api/aid", answer(func(*struct{}) (*incidents.FirstAid, error) { return s.book.Incidents.FirstAid() }))
 }

@@ -8,7 +8,10 @@ import (
 	"testing"
 	"testing/fstest"
 
-	"zestythicket/casebook"
+	"zestythicket/agenda"
+	"zestythicket/incidents"
+	"zestythicket/kitchen"
+	"zestythicket/people"
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/guide/data"
@@ -23,7 +26,7 @@ func lots(t *testing.T) *dayRig {
 	return r
 }
 
-func lotOf(k *casebook.Kitchen, id string) *casebook.LotView {
+func lotOf(k *kitchen.Kitchen, id string) *kitchen.LotView {
 	for i := range k.Lots {
 		if k.Lots[i].ID == id {
 			return &k.Lots[i]
@@ -35,7 +38,7 @@ func lotOf(k *casebook.Kitchen, id string) *casebook.LotView {
 // Two screens on one lot: the second is told, and nothing is taken twice.
 func TestTwoScreensOnOneLot(t *testing.T) {
 	r := lots(t)
-	k := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	k := fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 	rev := lotOf(&k, "B1").Rev
 	act := func(key string) map[string]any {
 		return map[string]any{"key": key, "kind": "threw", "lot": "B1", "amount": "20", "why": "stalks", "seen": map[string]int64{"B1": rev}}
@@ -46,7 +49,7 @@ func TestTwoScreensOnOneLot(t *testing.T) {
 	}
 	// The first one sent again, since its answer was lost, is the same one.
 	r.must("POST", "/api/kitchen", act("screen-one-1"))
-	k = fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	k = fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 	if l := lotOf(&k, "B1"); l.Grams != "230" || k.Balance != "0" {
 		t.Errorf("%s g left, %s g too much", l.Grams, k.Balance)
 	}
@@ -56,7 +59,7 @@ func TestTwoScreensOnOneLot(t *testing.T) {
 func TestOneMeal(t *testing.T) {
 	r := lots(t)
 	r.must("POST", "/api/kitchen", map[string]any{"key": "meal-000001", "kind": "ate", "lot": "S3", "amount": "8", "person": "rowan", "meal": "Sunday’s sauce"})
-	if e := fetch[casebook.TraceView](r.rig, "/api/lots/S1").Eaters; len(e) != 2 || e[1].Meal != "Sunday’s sauce" || e[0].Meal != "" {
+	if e := fetch[kitchen.TraceView](r.rig, "/api/lots/S1").Eaters; len(e) != 2 || e[1].Meal != "Sunday’s sauce" || e[0].Meal != "" {
 		t.Errorf("%+v", e)
 	}
 }
@@ -82,7 +85,7 @@ func TestNoMoreThanThereIs(t *testing.T) {
 			t.Errorf("one was answered with %d", c)
 		}
 	}
-	k := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	k := fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 	if l := lotOf(&k, "B1"); ok != 12 || l.Grams != "10" || k.Balance != "0" {
 		t.Errorf("%d of 12 were taken, %s g left, %s g too much", ok, l.Grams, k.Balance)
 	}
@@ -92,7 +95,7 @@ func TestNoMoreThanThereIs(t *testing.T) {
 func TestRefusedInTheKitchen(t *testing.T) {
 	r := lots(t)
 	before := r.do("GET", "/api/kitchen", "").Body.String()
-	lines := len(fetch[casebook.TraceView](r.rig, "/api/lots/B1").Lines)
+	lines := len(fetch[kitchen.TraceView](r.rig, "/api/lots/B1").Lines)
 	for name, c := range map[string][2]string{
 		"net below zero":      {`"kind":"bagged","lot":"B2","find":"demo-sloes","gross":"9","tare":"10"`, "weigh the full bag"},
 		"no such find":        {`"kind":"bagged","lot":"B2","find":"no-such-find","gross":"90","tare":"10"`, "no find"},
@@ -115,7 +118,7 @@ func TestRefusedInTheKitchen(t *testing.T) {
 		}
 	}
 	clock := func(s string) string { return s[:strings.LastIndex(s, `"nowMs"`)] }
-	if after := r.do("GET", "/api/kitchen", "").Body.String(); clock(after) != clock(before) || len(fetch[casebook.TraceView](r.rig, "/api/lots/B1").Lines) != lines {
+	if after := r.do("GET", "/api/kitchen", "").Body.String(); clock(after) != clock(before) || len(fetch[kitchen.TraceView](r.rig, "/api/lots/B1").Lines) != lines {
 		t.Error("a refusal changed something")
 	}
 }
@@ -125,11 +128,11 @@ func TestRefusedInTheKitchen(t *testing.T) {
 func TestAllAndRest(t *testing.T) {
 	r := lots(t)
 	r.must("POST", "/api/kitchen", map[string]any{"key": "all-rest-01", "kind": "made", "unit": "oz", "from": []any{map[string]string{"lot": "B1", "amount": "all"}}, "to": []any{map[string]string{"lot": "O1", "amount": "3.3", "form": "dried"}, map[string]string{"lot": "O2", "amount": "1.7", "form": "frozen"}}, "loss": "rest"})
-	k := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	k := fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 	if b, o := lotOf(&k, "B1"), lotOf(&k, "O1"); b.Grams != "0" || o.Grams != "93.5534263125" || k.Balance != "0" {
 		t.Errorf("B1 %s g, O1 %s g, %s g too much", b.Grams, o.Grams, k.Balance)
 	}
-	lines := fetch[casebook.TraceView](r.rig, "/api/lots/O1").Lines
+	lines := fetch[kitchen.TraceView](r.rig, "/api/lots/O1").Lines
 	if len(lines) != 1 || !strings.Contains(lines[0].What, "from 250 g of B1; 108.3 g lost") {
 		t.Errorf("%+v", lines)
 	}
@@ -143,7 +146,7 @@ func TestNobodyLeavesTheTrace(t *testing.T) {
 			t.Errorf("%s: %d %s", who, w.Code, w.Body)
 		}
 	}
-	r.must("PUT", "/api/people/burnet", map[string]any{"name": "Burnet", "profile": casebook.Profile{Facts: []string{}, Answered: []string{}, SignOffs: []casebook.SignOff{}}})
+	r.must("PUT", "/api/people/burnet", map[string]any{"name": "Burnet", "profile": people.Profile{Facts: []string{}, Answered: []string{}, SignOffs: []people.SignOff{}}})
 	r.must("DELETE", "/api/people/burnet", nil)
 	if w := r.do("DELETE", "/api/people/burnet", ""); w.Code != 404 {
 		t.Errorf("gone twice: %d", w.Code)
@@ -155,30 +158,30 @@ func TestLimitOfThePlace(t *testing.T) {
 	r := newDay(t)
 	r.truth("day-find", &casebookBegin{Target: "rubus-fruticosus", Part: "fruit", Prep: "cooked", Region: "EU", Stage: "fruit", Day: "2026-10-16", Place: "Tarn Wood, Quillow valley"})
 	stand := map[string]any{"here": 2000, "each": "2", "people": 1}
-	again := func(how casebook.HowMuch) { stand["rev"] = how.Stand.Rev }
-	how := put[casebook.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand)
+	again := func(how kitchen.HowMuch) { stand["rev"] = how.Stand.Rev }
+	how := put[kitchen.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand)
 	if how.Pieces != 250 || how.Weight != "500 g" { // 0.5 kg a person and day in Tarn Wood, 30 in 100 would be 600
 		t.Fatalf("%d pieces, %s: %+v", how.Pieces, how.Weight, how.Steps)
 	}
 	r.must("POST", "/api/kitchen", map[string]any{"key": "limit-000001", "kind": "bagged", "lot": "B1", "find": "day-find", "gross": "310", "tare": "10"})
 	again(how)
-	if how = put[casebook.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand); how.Pieces != 100 {
+	if how = put[kitchen.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand); how.Pieces != 100 {
 		t.Errorf("after 300 g: %d pieces: %+v", how.Pieces, how.Steps)
 	}
 	again(how)
 	stand["people"] = 2
-	if how = put[casebook.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand); how.Pieces != 350 {
+	if how = put[kitchen.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand); how.Pieces != 350 {
 		t.Errorf("for two: %d pieces: %+v", how.Pieces, how.Steps)
 	}
 	again(how)
 	stand["each"] = ""
-	if how = put[casebook.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand); how.Pieces != 0 || len(how.Open) == 0 {
+	if how = put[kitchen.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand); how.Pieces != 0 || len(how.Open) == 0 {
 		t.Errorf("by weight with no weight: %d pieces, %v", how.Pieces, how.Open)
 	}
 	if w := r.do("PUT", "/api/finds/day-find/amount", `{"here":10,"share":"most"}`); w.Code != 422 {
 		t.Errorf("a share of most: %d", w.Code)
 	}
-	if how = fetch[casebook.HowMuch](r.rig, "/api/finds/day-find/amount"); how.Stand.Here != 2000 {
+	if how = fetch[kitchen.HowMuch](r.rig, "/api/finds/day-find/amount"); how.Stand.Here != 2000 {
 		t.Errorf("what was counted before is gone: %+v", how.Stand)
 	}
 }
@@ -186,17 +189,17 @@ func TestLimitOfThePlace(t *testing.T) {
 // Settings can be made stricter, never laxer; a number has digits.
 func TestSettings(t *testing.T) {
 	r := newRig(t)
-	good := casebook.Settings{Numbers: []casebook.Number{{Label: "Poison service", Number: "+00 555 010"}}, WaitHours: 48, TasteMost: "10", Unit: "oz", Trimmed: "0.1"}
-	if got := put[casebook.Settings](t, r, "/api/settings", good); got.WaitHours != 48 {
+	good := people.Settings{Numbers: []people.Number{{Label: "Poison service", Number: "+00 555 010"}}, WaitHours: 48, TasteMost: "10", Unit: "oz", Trimmed: "0.1"}
+	if got := put[people.Settings](t, r, "/api/settings", good); got.WaitHours != 48 {
 		t.Errorf("%+v", got)
 	}
-	for name, c := range map[string]func(*casebook.Settings){
-		"a wait of an hour":      func(s *casebook.Settings) { s.WaitHours = 1 },
-		"a day less an hour":     func(s *casebook.Settings) { s.WaitHours = 23 },
-		"a plate as first taste": func(s *casebook.Settings) { s.TasteMost = "200" },
-		"words for a number":     func(s *casebook.Settings) { s.Numbers = []casebook.Number{{Label: "Doctor", Number: "ask next door"}} },
-		"a number of nobody":     func(s *casebook.Settings) { s.Numbers = []casebook.Number{{Label: " ", Number: "5"}} },
-		"twice the section":      func(s *casebook.Settings) { s.Trimmed = "2" },
+	for name, c := range map[string]func(*people.Settings){
+		"a wait of an hour":      func(s *people.Settings) { s.WaitHours = 1 },
+		"a day less an hour":     func(s *people.Settings) { s.WaitHours = 23 },
+		"a plate as first taste": func(s *people.Settings) { s.TasteMost = "200" },
+		"words for a number":     func(s *people.Settings) { s.Numbers = []people.Number{{Label: "Doctor", Number: "ask next door"}} },
+		"a number of nobody":     func(s *people.Settings) { s.Numbers = []people.Number{{Label: " ", Number: "5"}} },
+		"twice the section":      func(s *people.Settings) { s.Trimmed = "2" },
 	} {
 		s := good
 		c(&s)
@@ -204,11 +207,11 @@ func TestSettings(t *testing.T) {
 			t.Errorf("%s: %d %s", name, w.Code, w.Body)
 		}
 	}
-	k := fetch[casebook.Kitchen](r, "/api/kitchen")
+	k := fetch[kitchen.Kitchen](r, "/api/kitchen")
 	if s := lotOf(&k, "S3"); k.Wait != 48 || k.Most != "10" || s.Left != "4.52 oz" || s.Grams != "128" {
 		t.Errorf("wait %d, at most %s g, S3 %s (%s g)", k.Wait, k.Most, s.Left, s.Grams)
 	}
-	if a := fetch[casebook.FirstAid](r, "/api/aid"); len(a.Numbers) != 1 || len(a.Aid["eaten"]) < 3 || len(a.Windows["eaten"]) < 30 || a.Windows["eaten"][0].GradeWord != "deadly" {
+	if a := fetch[incidents.FirstAid](r, "/api/aid"); len(a.Numbers) != 1 || len(a.Aid["eaten"]) < 3 || len(a.Windows["eaten"]) < 30 || a.Windows["eaten"][0].GradeWord != "deadly" {
 		t.Errorf("%d numbers, %d steps, %d windows", len(a.Numbers), len(a.Aid["eaten"]), len(a.Windows["eaten"]))
 	}
 }
@@ -216,12 +219,12 @@ func TestSettings(t *testing.T) {
 // Every word of a search must stand in a line; case and accents don't count.
 func TestJournal(t *testing.T) {
 	r := newRig(t)
-	all := fetch[casebook.Journal](r, "/api/journal")
+	all := fetch[agenda.Journal](r, "/api/journal")
 	if len(all.Lines) != all.Of || all.Of < 8 {
 		t.Fatalf("%d of %d lines", len(all.Lines), all.Of)
 	}
 	for q, want := range map[string]int{"SLOE rowan ate": 1, "sl%C3%B6e+rowan+ate": 1, "prunus+spinosa": 2, "sloe zzz": 0, "2026-10-04+bagged": 1} {
-		if j := fetch[casebook.Journal](r, "/api/journal?q="+strings.ReplaceAll(q, " ", "+")); len(j.Lines) != want || j.Of != all.Of {
+		if j := fetch[agenda.Journal](r, "/api/journal?q="+strings.ReplaceAll(q, " ", "+")); len(j.Lines) != want || j.Of != all.Of {
 			t.Errorf("%q: %d lines, want %d: %+v", q, len(j.Lines), want, j.Lines)
 		}
 	}
@@ -237,7 +240,7 @@ func TestKitchenToday(t *testing.T) {
 	r.must("POST", "/api/kitchen", map[string]any{"key": "today-00001", "kind": "began", "lot": "B1", "step": "stone"})
 	r.must("PUT", "/api/incidents/today-incident", map[string]any{"id": "today-incident", "beganMs": 0, "exposures": []any{map[string]any{"id": "e1", "route": "skin", "atMs": r.now.UnixMilli() - 1000, "what": "sap"}}, "symptoms": []any{}, "calls": []any{}, "closings": []any{}, "rev": 0})
 	kinds := func() (out []string) {
-		for _, d := range fetch[casebook.Today](r.rig, "/api/today").Due {
+		for _, d := range fetch[agenda.Today](r.rig, "/api/today").Due {
 			out = append(out, d.Kind)
 		}
 		return
@@ -258,8 +261,8 @@ func TestIncidentSentAgain(t *testing.T) {
 	doc := map[string]any{"id": "sent-twice", "beganMs": 0, "exposures": []any{map[string]any{"id": "e1", "route": "eaten", "atMs": r.now.UnixMilli(), "lot": "B1"}}, "symptoms": []any{}, "calls": []any{}, "closings": []any{}, "rev": 0}
 	r.must("PUT", "/api/incidents/sent-twice", doc)
 	r.must("PUT", "/api/incidents/sent-twice", doc)
-	v := fetch[casebook.IncidentView](r.rig, "/api/incidents/sent-twice")
-	k := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	v := fetch[incidents.IncidentView](r.rig, "/api/incidents/sent-twice")
+	k := fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 	if v.Incident.Rev != 1 || len(lotOf(&k, "B1").Holds) != 1 {
 		t.Errorf("revision %d, %d holds", v.Incident.Rev, len(lotOf(&k, "B1").Holds))
 	}
@@ -289,7 +292,7 @@ func TestRecallAfterTheGuideChanged(t *testing.T) {
 	}
 	double := "id: prunus-mortifera\nkingdom: plant\nrank: species\nscientific: Prunus mortifera\ncommon: [Quillow sloe]\nfamily: Rosaceae\nsummary: An invented double of the sloe.\nprofiles: [prunus, woody]\n" +
 		"hazards:\n  - {grade: 3, why: Invented for this test, source: common-practice}\nregions: [EU]\nhabitats: [wood-edge]\nstages: [winter-twig, shoot, leaf, flower, fruit]\nwindows:\n  - {stages: [fruit], months: 9-11}\ncells:\n" + cells
-	before := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	before := fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 	if len(before.Recalls) != 0 || lotOf(&before, "S3").State != "open" {
 		t.Fatalf("%+v", before.Recalls)
 	}
@@ -302,7 +305,7 @@ func TestRecallAfterTheGuideChanged(t *testing.T) {
 		t.Fatal(err)
 	}
 	r.book.Engine = evidence.New(ix, evidence.StandardDefaults())
-	k := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	k := fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 	if len(k.Recalls) != 1 || k.Recalls[0].Find != "demo-sloes" || len(k.Recalls[0].Lots) != 4 || len(k.Recalls[0].Eaters) != 1 || k.Recalls[0].Eaters[0].Name != "Rowan" {
 		t.Fatalf("%+v", k.Recalls)
 	}

@@ -5,7 +5,8 @@ import (
 	"fmt"
 	"math"
 
-	"zestythicket/casebook"
+	"zestythicket/ground"
+	"zestythicket/records"
 	"zestythicket/ring"
 )
 
@@ -27,8 +28,8 @@ type RingOut struct {
 
 // LineOut is the line they stand along.
 type LineOut struct {
-	From      casebook.Position `json:"from"`
-	To        casebook.Position `json:"to"`
+	From      ground.Position `json:"from"`
+	To        ground.Position `json:"to"`
 	Bearing   float64           `json:"bearing" doc:"Degrees from north, 0 to 180"`
 	BearingSd float64           `json:"bearingSd"`
 	Length    float64           `json:"length" doc:"Metres"`
@@ -39,7 +40,7 @@ type LineOut struct {
 
 // ColonyOut is a spread without a shape.
 type ColonyOut struct {
-	Outline []casebook.Position `json:"outline"`
+	Outline []ground.Position `json:"outline"`
 	Spread  float64             `json:"spread" doc:"Standard distance from the centre, in metres"`
 	Area    float64             `json:"area" doc:"m², of the outline"`
 	Index   float64             `json:"index" doc:"Nearest distances beside those of places strewn at random; 0 where there is no area"`
@@ -77,7 +78,7 @@ func ringOf(in *RingIn) (*RingOut, error) {
 		err = errors.New("no circle can be laid through these")
 	}
 	if err != nil {
-		return nil, &casebook.Invalid{Fields: []casebook.Field{{Path: "body.points", What: err.Error(), Hint: "mark more places, well apart"}}}
+		return nil, &records.Invalid{Fields: []records.Field{{Path: "body.points", What: err.Error(), Hint: "mark more places, well apart"}}}
 	}
 	gap := f.Gap(pts)
 	out := &RingOut{Radius: f.Radius, RadiusSd: f.RadiusSd, CentreSd: f.CentreSd, Rms: f.Rms, GapFrom: gap.From, GapTo: gap.To, GapMetres: gap.Degrees() / 360 * 2 * math.Pi * f.Radius}
@@ -99,13 +100,13 @@ func finite(numbers ...float64) bool {
 
 func patternsOf(in *RingIn) *PatternsOut {
 	plane, pts, accuracy := laidOut(in)
-	at := func(p ring.Point) casebook.Position {
+	at := func(p ring.Point) ground.Position {
 		lat, lon := plane.From(p)
-		return casebook.Position{Lat: lat, Lon: lon}
+		return ground.Position{Lat: lat, Lon: lon}
 	}
 	out := &PatternsOut{}
 	c := ring.Describe(pts)
-	out.Colony = ColonyOut{Outline: []casebook.Position{}, Spread: c.Spread, Area: c.Area, Index: c.Index}
+	out.Colony = ColonyOut{Outline: []ground.Position{}, Spread: c.Spread, Area: c.Area, Index: c.Index}
 	for _, p := range ring.Outline(pts) {
 		out.Colony.Outline = append(out.Colony.Outline, at(p))
 	}

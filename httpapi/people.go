@@ -5,14 +5,14 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"zestythicket/casebook"
+	"zestythicket/people"
 )
 
 // Person is someone who uses this database.
 type Person struct {
 	ID      string           `json:"id"`
 	Name    string           `json:"name"`
-	Profile casebook.Profile `json:"profile"`
+	Profile people.Profile `json:"profile"`
 	Rev     int64            `json:"rev"`
 }
 
@@ -22,11 +22,11 @@ func (s *Server) peopleRoutes(api huma.API) {
 		ID   string `path:"id" pattern:"^[a-z0-9-]{1,40}$"`
 		Body struct {
 			Name    string           `json:"name" maxLength:"80"`
-			Profile casebook.Profile `json:"profile"`
+			Profile people.Profile `json:"profile"`
 			Rev     int64            `json:"rev,omitempty" doc:"The revision that the screen knew; 0 for somebody new"`
 		}
 	}) (*Person, error) {
-		if err := s.book.SavePerson(in.ID, in.Body.Name, &in.Body.Profile, in.Body.Rev); err != nil {
+		if err := s.book.People.SavePerson(in.ID, in.Body.Name, &in.Body.Profile, in.Body.Rev); err != nil {
 			return nil, err
 		}
 		p, err := s.book.Store.Person(in.ID)

@@ -6,7 +6,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
 	"zestythicket/exchange/photo"
 )
 
@@ -29,11 +29,11 @@ func (s *Server) photoRoutes(api huma.API) {
 		Specimen string `query:"specimen" maxLength:"20" required:"true"`
 		Part     string `query:"part" maxLength:"20"`
 		RawBody  []byte `contentType:"application/octet-stream"`
-	}) (*casebook.View, error) {
-		return s.book.AddPhoto(in.ID, in.Photo, in.Specimen, in.Part, in.RawBody)
+	}) (*finds.View, error) {
+		return s.book.Finds.AddPhoto(in.ID, in.Photo, in.Specimen, in.Part, in.RawBody)
 	}), func(o *huma.Operation) { o.MaxBodyBytes, o.DefaultStatus = photo.MaxBytes+1, http.StatusOK })
-	huma.Delete(api, "/api/finds/{id}/photos/{photo}", answer(func(in *PhotoID) (*casebook.View, error) {
-		return s.book.RemovePhoto(in.ID, in.Photo)
+	huma.Delete(api, "/api/finds/{id}/photos/{photo}", answer(func(in *PhotoID) (*finds.View, error) {
+		return s.book.Finds.RemovePhoto(in.ID, in.Photo)
 	}), func(o *huma.Operation) { o.DefaultStatus = http.StatusOK })
 	huma.Get(api, "/api/finds/{id}/photos/{photo}", func(_ context.Context, in *PhotoID) (*photoFile, error) {
 		p, err := s.book.Store.Photo(in.ID, in.Photo)

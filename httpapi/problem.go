@@ -10,14 +10,14 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"zestythicket/casebook"
+	"zestythicket/records"
 	"zestythicket/store"
 )
 
 // problem is the one place where errors become problem+json. What the client
 // sees is kept apart from the cause, which goes to the log.
 func problem(err error) error {
-	var bad *casebook.Invalid
+	var bad *records.Invalid
 	if errors.As(err, &bad) {
 		var details []error
 		for _, f := range bad.Fields {
@@ -32,7 +32,7 @@ func problem(err error) error {
 		}
 		return huma.NewError(http.StatusUnprocessableEntity, "What was sent does not hold together; nothing was stored.", details...)
 	}
-	var changed *casebook.Conflict
+	var changed *records.Conflict
 	if errors.As(err, &changed) {
 		return huma.NewError(http.StatusConflict, changed.What+" Nothing was stored.", &huma.ErrorDetail{Message: changed.Hint, Location: "now", Value: changed.Now})
 	}

@@ -4,7 +4,7 @@ import (
 	"path/filepath"
 	"testing"
 
-	"zestythicket/casebook"
+	"zestythicket/incidents"
 	"zestythicket/store"
 )
 
@@ -19,23 +19,23 @@ func TestSavedAfterARestore(t *testing.T) {
 	if err := store.Backup(r.book.Store.Path(), backup); err != nil {
 		t.Fatal(err)
 	}
-	call := func(v casebook.Incident, whom string) casebook.Incident {
-		v.Calls = append(append([]casebook.Call{}, v.Calls...), casebook.Call{AtMS: r.now.UnixMilli(), Whom: whom, Said: "call back"})
+	call := func(v incidents.Incident, whom string) incidents.Incident {
+		v.Calls = append(append([]incidents.Call{}, v.Calls...), incidents.Call{AtMS: r.now.UnixMilli(), Whom: whom, Said: "call back"})
 		return v
 	}
-	first := fetch[casebook.IncidentView](r.rig, path).Incident
+	first := fetch[incidents.IncidentView](r.rig, path).Incident
 	for _, whom := range []string{"the doctor", "the poison service"} {
 		r.must("PUT", path, call(first, whom))
-		first = fetch[casebook.IncidentView](r.rig, path).Incident
+		first = fetch[incidents.IncidentView](r.rig, path).Incident
 	}
 	if _, err := r.book.Store.Restore(backup, r.now); err != nil {
 		t.Fatal(err)
 	}
 	for _, whom := range []string{"a neighbour", "a friend"} { // the other screen, up to the same number of changes
-		r.must("PUT", path, call(fetch[casebook.IncidentView](r.rig, path).Incident, whom))
+		r.must("PUT", path, call(fetch[incidents.IncidentView](r.rig, path).Incident, whom))
 	}
 	r.must("PUT", path, call(first, "the hospital"))
-	after := fetch[casebook.IncidentView](r.rig, path).Incident
+	after := fetch[incidents.IncidentView](r.rig, path).Incident
 	whom := map[string]bool{}
 	for _, c := range after.Calls {
 		whom[c.Whom] = true

@@ -5,7 +5,8 @@ import (
 	"strings"
 	"testing"
 
-	"zestythicket/casebook"
+	"zestythicket/agenda"
+	"zestythicket/ground"
 )
 
 // A patch is gone back to after its days, and not before the stage that is wanted
@@ -13,16 +14,16 @@ import (
 func TestReturnsByStageAndSeason(t *testing.T) {
 	r := newRig(t)
 	lat, lon := 54.4, -2.9
-	place := casebook.Place{ID: "moss", Name: "Moss", Lat: &lat, Lon: &lon, Region: "EU", Permission: "yes", Until: "2027-03-31",
-		Patches: []casebook.PatchOfGround{{ID: "p1", Name: "P1", Taxon: "sambucus-nigra", Every: 14, Points: []casebook.Position{{Lat: lat, Lon: lon, Day: "2026-11-01"}}}}}
-	due := func() map[string]casebook.Due {
-		out := map[string]casebook.Due{}
-		for _, d := range fetch[casebook.Today](r, "/api/today").Due {
+	place := ground.Place{ID: "moss", Name: "Moss", Lat: &lat, Lon: &lon, Region: "EU", Permission: "yes", Until: "2027-03-31",
+		Patches: []ground.PatchOfGround{{ID: "p1", Name: "P1", Taxon: "sambucus-nigra", Every: 14, Points: []ground.Position{{Lat: lat, Lon: lon, Day: "2026-11-01"}}}}}
+	due := func() map[string]agenda.Due {
+		out := map[string]agenda.Due{}
+		for _, d := range fetch[agenda.Today](r, "/api/today").Due {
 			out[d.ID] = d
 		}
 		return out
 	}
-	place.Rev = put[casebook.Place](t, r, "/api/places/moss", place).Rev
+	place.Rev = put[ground.Place](t, r, "/api/places/moss", place).Rev
 	if d := due()["moss-p1"]; d.Day != "2026-11-15" {
 		t.Errorf("by regrowth alone: %+v", d)
 	}
@@ -30,14 +31,14 @@ func TestReturnsByStageAndSeason(t *testing.T) {
 		t.Errorf("%+v", d)
 	}
 	place.Patches[0].Stage = "flower"
-	place.Rev = put[casebook.Place](t, r, "/api/places/moss", place).Rev
+	place.Rev = put[ground.Place](t, r, "/api/places/moss", place).Rev
 	d := due()["moss-p1"]
 	if d.Day < "2027-04-15" || d.Day > "2027-07-15" || !strings.Contains(d.What, "(flower)") {
 		t.Errorf("in flower: %+v", d)
 	}
 	// Higher up it flowers later.
 	place.Alt = 500
-	put[casebook.Place](t, r, "/api/places/moss", place)
+	put[ground.Place](t, r, "/api/places/moss", place)
 	if up := due()["moss-p1"]; up.Day <= d.Day {
 		t.Errorf("500 m up: %s, below: %s", up.Day, d.Day)
 	}
@@ -51,7 +52,7 @@ func TestReturnsByStageAndSeason(t *testing.T) {
 // Cues are of the ground and the season, dangers first, and of no other continent.
 func TestCues(t *testing.T) {
 	r := newRig(t)
-	cues := fetch[[]casebook.Cue](r, "/api/places/tarn-wood/cues?day=2026-10-10")
+	cues := fetch[[]ground.Cue](r, "/api/places/tarn-wood/cues?day=2026-10-10")
 	if len(cues) < 10 {
 		t.Fatalf("%d cues", len(cues))
 	}
@@ -63,7 +64,7 @@ func TestCues(t *testing.T) {
 			t.Errorf("%+v", c)
 		}
 	}
-	spring := fetch[[]casebook.Cue](r, "/api/places/tarn-wood/cues?day=2026-04-10")
+	spring := fetch[[]ground.Cue](r, "/api/places/tarn-wood/cues?day=2026-04-10")
 	if same(cues, spring) {
 		t.Error("spring and autumn lead to the same")
 	}
@@ -72,7 +73,7 @@ func TestCues(t *testing.T) {
 	}
 }
 
-func same(a, b []casebook.Cue) bool {
+func same(a, b []ground.Cue) bool {
 	x, _ := json.Marshal(a)
 	y, _ := json.Marshal(b)
 	return string(x) == string(y)

@@ -10,7 +10,10 @@ import (
 	"testing"
 	"time"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
+	"zestythicket/ground"
+	"zestythicket/incidents"
+	"zestythicket/kitchen"
 	"zestythicket/store"
 )
 
@@ -19,7 +22,7 @@ func meal(id, exposure, lot string, at time.Time, rev int64) map[string]any {
 	return map[string]any{"id": id, "beganMs": 0, "exposures": []any{map[string]any{"id": exposure, "route": "eaten", "atMs": at.UnixMilli(), "lot": lot}}, "symptoms": []any{}, "calls": []any{}, "closings": []any{}, "rev": rev}
 }
 
-func clocksOf(v *casebook.IncidentView) (fromBook int, odd int) {
+func clocksOf(v *incidents.IncidentView) (fromBook int, odd int) {
 	for _, c := range v.Clocks {
 		if c.FromBook {
 			fromBook++
@@ -52,7 +55,7 @@ func TestMealsInReachWhateverTheClocksDid(t *testing.T) {
 		}
 		r.now = r.now.Add(jump)
 		r.must("PUT", "/api/incidents/clock-incident", map[string]any{"id": "clock-incident", "beganMs": 0, "exposures": []any{}, "symptoms": []any{map[string]any{"atMs": r.now.UnixMilli(), "person": "Rowan", "what": "sick"}}, "calls": []any{}, "closings": []any{}, "rev": 0})
-		v := fetch[casebook.IncidentView](r.rig, "/api/incidents/clock-incident")
+		v := fetch[incidents.IncidentView](r.rig, "/api/incidents/clock-incident")
 		book, odd := clocksOf(&v)
 		if book < 2 {
 			t.Errorf("%s: %d meals in reach, want both", name, book)
@@ -63,7 +66,7 @@ func TestMealsInReachWhateverTheClocksDid(t *testing.T) {
 		// A meal after the incident is not of it.
 		r.now = time.Date(2028, 3, 1, 19, 0, 0, 0, time.UTC)
 		r.must("POST", "/api/kitchen", map[string]any{"key": "clock-meal-9", "kind": "ate", "lot": "S3", "amount": "4", "person": "rowan", "meal": "much later"})
-		v = fetch[casebook.IncidentView](r.rig, "/api/incidents/clock-incident")
+		v = fetch[incidents.IncidentView](r.rig, "/api/incidents/clock-incident")
 		if later, _ := clocksOf(&v); later != book {
 			t.Errorf("%s: a meal of a year later is in reach: %d, was %d", name, later, book)
 		}
@@ -79,13 +82,13 @@ func TestTwoScreensOnOneIncident(t *testing.T) {
 		if round%20 == 0 {
 			r.must("PUT", path, meal(path[len("/api/incidents/"):], "e1", "S3", r.now, 0))
 		}
-		v := fetch[casebook.IncidentView](r.rig, path)
+		v := fetch[incidents.IncidentView](r.rig, path)
 		var wg sync.WaitGroup
 		codes := make([]int, 2)
 		for i := range codes {
 			doc := v.Incident
-			call := casebook.Call{AtMS: int64(1000*round + i), Whom: fmt.Sprintf("screen %d", i), Said: fmt.Sprintf("round %d", round)}
-			doc.Calls = append(append([]casebook.Call{}, doc.Calls...), call)
+			call := incidents.Call{AtMS: int64(1000*round + i), Whom: fmt.Sprintf("screen %d", i), Said: fmt.Sprintf("round %d", round)}
+			doc.Calls = append(append([]incidents.Call{}, doc.Calls...), call)
 			wg.Add(1)
 			go func() {
 				defer wg.Done()
@@ -96,7 +99,7 @@ func TestTwoScreensOnOneIncident(t *testing.T) {
 		if codes[0] != 200 || codes[1] != 200 {
 			t.Fatalf("round %d: %v", round, codes)
 		}
-		after := fetch[casebook.IncidentView](r.rig, path)
+		after := fetch[incidents.IncidentView](r.rig, path)
 		if len(after.Incident.Calls) != len(v.Incident.Calls)+2 {
 			t.Fatalf("round %d: %d calls, were %d and two were added", round, len(after.Incident.Calls), len(v.Incident.Calls))
 		}
@@ -109,7 +112,7 @@ func TestExposuresWithOneID(t *testing.T) {
 	doc := meal("one-id-twice", "eaten-2", "S3", r.now, 0)
 	doc["exposures"] = append(doc["exposures"].([]any), map[string]any{"id": "eaten-2", "route": "eaten", "atMs": r.now.UnixMilli(), "what": "something else"})
 	r.must("PUT", "/api/incidents/one-id-twice", doc)
-	v := fetch[casebook.IncidentView](r.rig, "/api/incidents/one-id-twice")
+	v := fetch[incidents.IncidentView](r.rig, "/api/incidents/one-id-twice")
 	if x := v.Incident.Exposures; len(x) != 2 || x[0].ID == x[1].ID || x[1].What != "something else" {
 		t.Errorf("%+v", x)
 	}
@@ -122,7 +125,7 @@ func TestSecondMealOfALotIsHeld(t *testing.T) {
 	doc := meal("held-again", "e1", "B1", r.now, 0)
 	r.must("PUT", "/api/incidents/held-again", doc)
 	holds := func() int {
-		k := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+		k := fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 		return len(lotOf(&k, "B1").Holds)
 	}
 	r.must("POST", "/api/kitchen", map[string]any{"key": "freed-000001", "kind": "freed", "lot": "B1", "by": "Rowan", "why": "the doctor says so"})
@@ -160,7 +163,7 @@ func TestBagFromAClockThatWasAhead(t *testing.T) {
 	if w := r.do("PUT", "/api/incidents/from-ahead", mustJSON(meal("from-ahead", "e1", "B7", r.now, 0))); w.Code != 200 {
 		t.Errorf("the incident: %d %s", w.Code, w.Body)
 	}
-	if v := fetch[casebook.IncidentView](r.rig, "/api/incidents/from-ahead"); len(v.Held) == 0 {
+	if v := fetch[incidents.IncidentView](r.rig, "/api/incidents/from-ahead"); len(v.Held) == 0 {
 		t.Error("nothing is held")
 	}
 	if w := r.do("POST", "/api/kitchen", `{"key":"ahead-000002","kind":"threw","lot":"B7","amount":"20","why":"soft"}`); w.Code != 200 {
@@ -172,7 +175,7 @@ func TestBagFromAClockThatWasAhead(t *testing.T) {
 // says, everything else works, and an incident above all.
 func TestBadRowsAreSetAside(t *testing.T) {
 	r := lots(t)
-	before := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	before := fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 	for i, doc := range []string{`{broken`, `{"key":"x","kind":"threw","lot":"B1","amount":"99999 g"}`, `{"key":"y","kind":"ate","lot":"no-such-lot","amount":"1","person":"rowan"}`} {
 		if _, err := r.book.Store.AppendKitchen(&store.KitchenLine{Key: fmt.Sprintf("bad-line-%02d", i), Kind: "threw", Doc: doc}); err != nil {
 			t.Fatal(err)
@@ -192,7 +195,7 @@ func TestBadRowsAreSetAside(t *testing.T) {
 			t.Errorf("%s: %d %s", path, w.Code, w.Body)
 		}
 	}
-	k := fetch[casebook.Kitchen](r.rig, "/api/kitchen")
+	k := fetch[kitchen.Kitchen](r.rig, "/api/kitchen")
 	if len(k.Aside) != 3 || !strings.Contains(k.Aside[0].Said, "broken") || len(k.Lots) != len(before.Lots) || k.Balance != "0" {
 		t.Errorf("%d set aside, %d lots, balance %s: %+v", len(k.Aside), len(k.Lots), k.Balance, k.Aside)
 	}
@@ -274,7 +277,7 @@ func TestNoSilentOverwrite(t *testing.T) {
 	r.must("PUT", "/api/finds/demo-girolle/specimens/s1/count", map[string]any{"count": 2, "picked": 9})
 	r.must("PUT", "/api/finds/demo-girolle/facts", map[string]any{"intent": "record", "kingdom": "fungus", "picked": 9, "rev": 2})
 	r.must("PUT", "/api/finds/demo-girolle/specimens/s1/count", map[string]any{"was": 2, "count": 3, "picked": 10})
-	v := fetch[casebook.View](r, "/api/finds/demo-girolle")
+	v := fetch[finds.View](r, "/api/finds/demo-girolle")
 	if v.Facts.Intent != "record" || v.Facts.Picked != 10 || v.Specimens[0].Count != 3 {
 		t.Errorf("counting changed more than the count: %+v", v.Facts)
 	}
@@ -291,15 +294,15 @@ func TestRenamedPlaceKeepsItsLimits(t *testing.T) {
 	r := newDay(t)
 	r.truth("day-find", &casebookBegin{Target: "rubus-fruticosus", Part: "fruit", Prep: "cooked", Region: "EU", Stage: "fruit", Day: "2026-10-16", Place: "Tarn Wood, Quillow valley"})
 	stand := map[string]any{"here": 100000, "each": "2", "people": 1}
-	how := put[casebook.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand)
-	place := fetch[casebook.Place](r.rig, "/api/places/tarn-wood")
+	how := put[kitchen.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand)
+	place := fetch[ground.Place](r.rig, "/api/places/tarn-wood")
 	place.Name = "The wood by the tarn"
-	put[casebook.Place](t, r.rig, "/api/places/tarn-wood", place)
-	after := fetch[casebook.HowMuch](r.rig, "/api/finds/day-find/amount")
+	put[ground.Place](t, r.rig, "/api/places/tarn-wood", place)
+	after := fetch[kitchen.HowMuch](r.rig, "/api/finds/day-find/amount")
 	if after.Pieces != how.Pieces || after.Weight != how.Weight || after.Weight != "500 g" {
 		t.Errorf("after renaming: %d pieces, %s; before %d, %s", after.Pieces, after.Weight, how.Pieces, how.Weight)
 	}
-	if v := fetch[casebook.View](r.rig, "/api/finds/day-find"); v.Place != place.Name || v.PlaceID != "tarn-wood" {
+	if v := fetch[finds.View](r.rig, "/api/finds/day-find"); v.Place != place.Name || v.PlaceID != "tarn-wood" {
 		t.Errorf("the find says %q, %q", v.Place, v.PlaceID)
 	}
 	if w := r.do("POST", "/api/finds", `{"id":"elsewhere-1","day":"2026-10-16","placeId":"no-such-place","facts":{"intent":"eat"}}`); w.Code != 422 {

@@ -8,7 +8,7 @@ import (
 	"testing"
 	"time"
 
-	"zestythicket/casebook"
+	"zestythicket/app"
 	"zestythicket/internal/testkit"
 	"zestythicket/store"
 )
@@ -44,11 +44,11 @@ func scaled(t *testing.T, size testkit.Size) *rig {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { _ = s.Close() })
-	book := casebook.New(s, testkit.Engine(t))
+	book := app.New(s, testkit.Engine(t))
 	now := size.Ends()
 	book.Now = func() time.Time { now = now.Add(time.Second); return now }
 	r := &rig{t: t, h: New(book, nil), book: book}
-	book.JudgeAll()
+	book.Finds.JudgeAll()
 	return r
 }
 

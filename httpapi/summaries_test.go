@@ -6,11 +6,11 @@ import (
 	"math/rand/v2"
 	"testing"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
 )
 
 // lineOf is what the list has to say of a find, from the find itself.
-func lineOf(v *casebook.View) FindLine {
+func lineOf(v *finds.View) FindLine {
 	l := FindLine{ID: v.ID, Title: v.Title, Place: v.Place, Day: v.Day, Intent: v.Facts.Intent, Target: v.Target, Count: len(v.Specimens), Held: v.Patch.Held}
 	if len(v.Patch.Judgements) > 0 {
 		l.Word, l.Open = v.Patch.Judgements[0].Word, len(v.Patch.Judgements[0].Obligations)
@@ -26,7 +26,7 @@ func (r *rig) listed(after string) {
 		r.t.Errorf("%s: %d lines of %d", after, len(list.Lines), list.Of)
 	}
 	for _, l := range list.Lines {
-		v := fetch[casebook.View](r, "/api/finds/"+l.ID)
+		v := fetch[finds.View](r, "/api/finds/"+l.ID)
 		if a, b := mustJSON(l), mustJSON(lineOf(&v)); a != b {
 			r.t.Errorf("%s: the list says %s, the find %s", after, a, b)
 		}
@@ -41,7 +41,7 @@ func TestListsFollowEveryWrite(t *testing.T) {
 	r.must("POST", "/api/finds", map[string]any{"id": "other-hands", "day": "2026-10-03", "person": "rowan", "stages": []string{"fruit"}, "facts": map[string]any{"intent": "eat", "target": "sambucus-nigra", "part": "fruit", "preparation": "cooked"}})
 	chance := rand.New(rand.NewPCG(12, 1))
 	traits := r.book.Engine.Index().Book.Traits
-	finds := []string{"demo-sloes", "demo-sloes-home", "demo-girolle", "demo-chestnut", "other-hands"}
+	targets := []string{"demo-sloes", "demo-sloes-home", "demo-girolle", "demo-chestnut", "other-hands"}
 	writes := map[string]func(id string, n int){
 		"an answer": func(id string, n int) {
 			tr := &traits[chance.IntN(len(traits))]
@@ -64,21 +64,21 @@ func TestListsFollowEveryWrite(t *testing.T) {
 			r.do("PUT", "/api/people/rowan", fmt.Sprintf(`{"name":"Rowan","rev":%d,"profile":{"colourDiffers":%v,"smellWeak":%v,"facts":[],"answered":[],"signOffs":[]}}`, r.revOf("rowan"), n%2 == 0, n%3 == 0))
 		},
 		"facts": func(id string, n int) {
-			v := fetch[casebook.View](r, "/api/finds/"+id)
+			v := fetch[finds.View](r, "/api/finds/"+id)
 			v.Facts.Intent = []string{"eat", "keep", "clear", "record"}[n%4]
 			r.do("PUT", "/api/finds/"+id+"/facts", mustJSON(v.Facts))
 		},
 	}
 	names := []string{"an answer", "an answer", "an answer", "handling", "clean hands", "a specimen", "a count", "a profile", "facts"}
 	for n := range soaking(25, 400) {
-		name, id := names[chance.IntN(len(names))], finds[chance.IntN(len(finds))]
+		name, id := names[chance.IntN(len(names))], targets[chance.IntN(len(targets))]
 		writes[name](id, n)
 		r.listed(fmt.Sprintf("%d: %s in %s", n, name, id))
 		if t.Failed() {
 			return
 		}
 	}
-	if found := r.book.Check(1000); len(found.Anew) > 0 {
+	if found := r.book.Upkeep.Check(1000); len(found.Anew) > 0 {
 		t.Errorf("summaries differ from a replay: %v", found.Anew)
 	}
 }
@@ -105,10 +105,10 @@ func TestAWrongSummaryIsFoundOut(t *testing.T) {
 	if err := db.Close(); err != nil {
 		t.Fatal(err)
 	}
-	if found := r.book.Check(10); len(found.Anew) != 1 || found.Anew[0] != "demo-chestnut" {
+	if found := r.book.Upkeep.Check(10); len(found.Anew) != 1 || found.Anew[0] != "demo-chestnut" {
 		t.Errorf("found out: %v", found.Anew)
 	}
-	if found := r.book.Check(10); len(found.Anew) != 0 {
+	if found := r.book.Upkeep.Check(10); len(found.Anew) != 0 {
 		t.Errorf("it stays: %v", found.Anew)
 	}
 	r.listed("made anew")

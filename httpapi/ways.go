@@ -3,7 +3,7 @@ package httpapi
 import (
 	"github.com/danielgtaylor/huma/v2"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
 	"zestythicket/report"
 )
 
@@ -16,21 +16,21 @@ type SpecimenID struct {
 // wayRoutes are the other ways of looking at one store of evidence.
 func (s *Server) wayRoutes(api huma.API) {
 	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/key", answer(func(in *SpecimenID) (report.Key, error) {
-		return s.book.Key(in.ID, in.Specimen)
+		return s.book.Finds.Key(in.ID, in.Specimen)
 	}))
 	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/checklist", answer(func(in *SpecimenID) (report.Checklist, error) {
-		return s.book.Checklist(in.ID, in.Specimen)
+		return s.book.Finds.Checklist(in.ID, in.Specimen)
 	}))
 	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/likenesses", answer(func(in *SpecimenID) ([]report.Likeness, error) {
-		return s.book.Likenesses(in.ID, in.Specimen)
+		return s.book.Finds.Likenesses(in.ID, in.Specimen)
 	}))
 	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/exclusions/{taxon}", answer(func(in *struct {
 		SpecimenID
 		Taxon string `path:"taxon" maxLength:"80"`
 	}) (*report.Entry, error) {
-		return s.book.Exclusion(in.ID, in.Specimen, in.Taxon)
+		return s.book.Finds.Exclusion(in.ID, in.Specimen, in.Taxon)
 	}))
-	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/history", answer(func(in *SpecimenID) ([]casebook.Turn, error) {
-		return s.book.History(in.ID, in.Specimen)
+	huma.Get(api, "/api/finds/{id}/specimens/{specimen}/history", answer(func(in *SpecimenID) ([]finds.Turn, error) {
+		return s.book.Finds.History(in.ID, in.Specimen)
 	}))
 }

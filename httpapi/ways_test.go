@@ -9,7 +9,7 @@ import (
 	"strings"
 	"testing"
 
-	"zestythicket/casebook"
+	"zestythicket/finds"
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/report"
@@ -64,7 +64,7 @@ func TestKeyAndChecklistShareTheLog(t *testing.T) {
 // judge it.
 func TestHistory(t *testing.T) {
 	r := newRig(t)
-	turns := fetch[[]casebook.Turn](r, girolle+"/specimens/s1/history")
+	turns := fetch[[]finds.Turn](r, girolle+"/specimens/s1/history")
 	if len(turns) < 3 || turns[0].By != "begin" {
 		t.Fatalf("%+v", turns)
 	}
@@ -75,12 +75,12 @@ func TestHistory(t *testing.T) {
 	}
 	v := view(t, r.do("POST", girolle+"/log", r.line("answered", `{"answer":{"trait":"underside","kind":"seen","states":["gills"]}}`)))
 	seq := v.Log[len(v.Log)-1].Seq
-	turns = fetch[[]casebook.Turn](r, girolle+"/specimens/s1/history")
+	turns = fetch[[]finds.Turn](r, girolle+"/specimens/s1/history")
 	if last := turns[len(turns)-1]; last.Seq != seq || len(last.Again) == 0 {
 		t.Errorf("two readings that differ put entries up again; the last turn is %+v", last)
 	}
 	view(t, r.do("PUT", girolle+"/facts", `{"intent":"record","kingdom":"fungus","rev":1}`))
-	turns = fetch[[]casebook.Turn](r, girolle+"/specimens/s1/history")
+	turns = fetch[[]finds.Turn](r, girolle+"/specimens/s1/history")
 	if last := turns[len(turns)-1]; last.By != "facts" || last.Was == last.Now {
 		t.Errorf("a changed intent: %+v", last)
 	}
@@ -94,7 +94,7 @@ func TestHistory(t *testing.T) {
 		t.Fatal(err)
 	}
 	r.book.Engine = evidence.New(other, evidence.StandardDefaults())
-	turns = fetch[[]casebook.Turn](r, girolle+"/specimens/s1/history")
+	turns = fetch[[]finds.Turn](r, girolle+"/specimens/s1/history")
 	if last := turns[len(turns)-1]; last.By != "today" || last.Guide != "another" || last.Was != was.Now {
 		t.Errorf("under today's guide: %+v after %+v", last, was)
 	}
@@ -209,7 +209,7 @@ func TestWearIsShown(t *testing.T) {
 // anybody has said how it differs.
 func TestSetAside(t *testing.T) {
 	r := newRig(t)
-	count := func(specimen, body string) casebook.View {
+	count := func(specimen, body string) finds.View {
 		return view(t, r.do("PUT", girolle+"/specimens/"+specimen+"/count", body))
 	}
 	v := count("s1", `{"count":5,"picked":6}`)

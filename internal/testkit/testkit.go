@@ -11,7 +11,8 @@ import (
 	"testing"
 	"time"
 
-	"zestythicket/casebook"
+	"zestythicket/app"
+	"zestythicket/demo"
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/guide/data"
@@ -40,7 +41,7 @@ func Engine(t testing.TB) *evidence.Engine {
 // minute.
 var DemoBegan = time.Date(2026, 10, 11, 9, 0, 0, 0, time.UTC)
 
-var demo struct {
+var seeded struct {
 	once sync.Once
 	file []byte
 	end  time.Time
@@ -58,15 +59,15 @@ func Demo(t testing.TB) string {
 func DemoAt(t testing.TB) (path string, end time.Time) {
 	t.Helper()
 	engine := Engine(t)
-	demo.once.Do(func() { demo.file, demo.end, demo.err = makeDemo(engine) })
-	if demo.err != nil {
-		t.Fatal(demo.err)
+	seeded.once.Do(func() { seeded.file, seeded.end, seeded.err = makeDemo(engine) })
+	if seeded.err != nil {
+		t.Fatal(seeded.err)
 	}
 	path = filepath.Join(t.TempDir(), "t.db")
-	if err := os.WriteFile(path, demo.file, 0o600); err != nil {
+	if err := os.WriteFile(path, seeded.file, 0o600); err != nil {
 		t.Fatal(err)
 	}
-	return path, demo.end
+	return path, seeded.end
 }
 
 func makeDemo(engine *evidence.Engine) ([]byte, time.Time, error) {
@@ -81,9 +82,9 @@ func makeDemo(engine *evidence.Engine) ([]byte, time.Time, error) {
 	if err != nil {
 		return nil, now, err
 	}
-	book := casebook.New(s, engine)
+	book := app.New(s, engine)
 	book.Now = func() time.Time { now = now.Add(time.Minute); return now }
-	if err := casebook.Fill(book); err != nil {
+	if err := demo.Fill(book); err != nil {
 		return nil, now, err
 	}
 	if err := s.Close(); err != nil { // the write-ahead file goes into the database

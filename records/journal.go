@@ -1,0 +1,31 @@
+package records
+
+import (
+	"strings"
+	"unicode"
+
+	"golang.org/x/text/runes"
+	"golang.org/x/text/transform"
+	"golang.org/x/text/unicode/norm"
+)
+
+// fold drops case and accents.
+func Fold(s string) string {
+	if isASCII(s) {
+		return strings.ToLower(s)
+	}
+	out, _, err := transform.String(transform.Chain(norm.NFD, runes.Remove(runes.In(unicode.Mn)), norm.NFC), strings.ToLower(s))
+	if err != nil {
+		return strings.ToLower(s)
+	}
+	return out
+}
+
+func isASCII(s string) bool {
+	for i := range len(s) {
+		if s[i] >= 0x80 {
+			return false
+		}
+	}
+	return true
+}
