@@ -3,6 +3,7 @@ package agenda
 import (
 	"cmp"
 	"slices"
+	"strconv"
 	"strings"
 	"time"
 
@@ -92,7 +93,7 @@ func (c *Service) journalOfFinds(words []string, most int) (out []JournalLine, o
 			}
 		}
 		if left > 0 {
-			l.What += "; " + records.Itoa(left) + " left where they stood"
+			l.What += "; " + strconv.Itoa(left) + " left where they stood"
 		}
 		out = append(out, l)
 	}
@@ -199,7 +200,7 @@ func patchLines(p *ground.Place) []JournalLine {
 			}
 		}
 		for day, n := range days {
-			out = append(out, JournalLine{Day: day, Kind: "patch", Title: patch.Name, What: records.Itoa(n) + " marked on the map", Place: p.Name, Link: "/places/" + p.ID})
+			out = append(out, JournalLine{Day: day, Kind: "patch", Title: patch.Name, What: strconv.Itoa(n) + " marked on the map", Place: p.Name, Link: "/places/" + p.ID})
 		}
 	}
 	return out

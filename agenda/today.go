@@ -13,10 +13,10 @@ import (
 	"zestythicket/finds"
 	"zestythicket/ground"
 	"zestythicket/kitchen"
+	"zestythicket/phenology"
 	"zestythicket/plan"
 	"zestythicket/records"
 	"zestythicket/report"
-	"zestythicket/season"
 	"zestythicket/store"
 )
 
@@ -155,15 +155,15 @@ func (c *Service) coming(p *ground.Place, g *ground.GroundNow, now time.Time, t 
 		return err
 	}
 	ix := c.Engine.Index()
-	d := season.StandardDefaults()
-	today := season.Ordinal(int(now.Month()), now.Day())
+	d := phenology.StandardDefaults()
+	today := phenology.Ordinal(int(now.Month()), now.Day())
 	for _, id := range wanted {
 		at, ok := ix.TaxonAt(id)
 		if !ok {
 			continue
 		}
 		ws := plan.Windows(ix.Book, at, ground.WhereOf(p), k, d)
-		then := plan.Up(ws, ix.Book.Taxa[at].Stages, season.Ordinal(int(week.Month()), week.Day()))
+		then := plan.Up(ws, ix.Book.Taxa[at].Stages, phenology.Ordinal(int(week.Month()), week.Day()))
 		for st, pNow := range plan.Up(ws, ix.Book.Taxa[at].Stages, today) {
 			if p1 := max(pNow, then[st]); p1 >= 0.4 {
 				t.Coming = append(t.Coming, ComingUp{p.ID, p.Name, report.Taxon(ix, at), st.String(), p1, then[st] > pNow+0.2})
@@ -244,7 +244,7 @@ func (c *Service) findDues(now time.Time) ([]Due, error) {
 		}
 		s, err := c.Finds.SummaryOf(w.FindID)
 		if err != nil {
-			continue // set aside: see [Casebook.Check]
+			continue // set aside: see the check of the database
 		}
 		tr := &ix.Book.Traits[at]
 		end := time.UnixMilli(w.StartedMS).Add(time.Duration(tr.WaitMin * float64(time.Minute))).In(now.Location())

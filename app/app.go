@@ -15,6 +15,7 @@ import (
 	"zestythicket/kitchen"
 	"zestythicket/people"
 	"zestythicket/records"
+	"zestythicket/reference"
 	"zestythicket/store"
 	"zestythicket/upkeep"
 )
@@ -31,6 +32,7 @@ type App struct {
 	Incidents *incidents.Service
 	Upkeep    *upkeep.Service
 	Agenda    *agenda.Service
+	Reference *reference.Service
 }
 
 // Overlay is where the user's own entries are read from, and what was left out of them.
@@ -46,6 +48,7 @@ func New(s *store.Store, e *evidence.Engine) *App {
 	a.Finds = finds.New(a.Base, a.People, a.Ground)
 	a.Kitchen = kitchen.New(a.Base, a.People, a.Ground, a.Finds)
 	a.Upkeep = upkeep.New(a.Base, a.Ground, a.Finds, a.Kitchen)
+	a.Reference = reference.New(a.Base)
 	a.rest()
 	return a
 }
@@ -57,6 +60,7 @@ func (a *App) With(ctx context.Context) *App {
 	out.Finds = a.Finds.On(out.Base, out.People, out.Ground)
 	out.Kitchen = a.Kitchen.On(out.Base, out.People, out.Ground, out.Finds)
 	out.Upkeep = a.Upkeep.On(out.Base, out.Ground, out.Finds, out.Kitchen)
+	out.Reference = a.Reference.On(out.Base)
 	out.rest()
 	return out
 }

@@ -11,7 +11,7 @@ import (
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/guide/load"
 	"zestythicket/internal/yamlpos"
 )
 
@@ -86,10 +86,10 @@ func loadGuide(dir, overlay string) (*guide.Index, yamlpos.Problems, error) {
 		from = os.DirFS(dir)
 	}
 	if _, err := os.Stat(overlay); overlay == "" || err != nil {
-		ix, err := guidefile.LoadIndex(from)
+		ix, err := load.LoadIndex(from)
 		return ix, nil, err
 	}
-	b, problems, err := guidefile.LoadOverlay(from, os.DirFS(overlay), overlay)
+	b, problems, err := load.LoadOverlay(from, os.DirFS(overlay), overlay)
 	if err != nil {
 		return nil, nil, err
 	}

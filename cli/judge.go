@@ -10,7 +10,7 @@ import (
 	"path/filepath"
 
 	"zestythicket/exchange/casefile"
-	"zestythicket/exchange/casefile/casecheck"
+	"zestythicket/internal/testkit/casecheck"
 	"zestythicket/report"
 )
 

@@ -15,9 +15,9 @@ import (
 
 	"zestythicket/app"
 	"zestythicket/demo"
-	"zestythicket/people"
 	"zestythicket/evidence"
 	"zestythicket/httpapi"
+	"zestythicket/people"
 	"zestythicket/store"
 	"zestythicket/web"
 )

@@ -9,9 +9,9 @@ import (
 
 	"zestythicket/evidence"
 	"zestythicket/exchange/casefile"
-	"zestythicket/exchange/casefile/casecheck"
 	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/guide/load"
+	"zestythicket/internal/testkit/casecheck"
 	"zestythicket/report"
 )
 
@@ -21,7 +21,7 @@ func engineOf(t testing.TB, dir string) *evidence.Engine {
 	if dir != "" {
 		from = os.DirFS(dir)
 	}
-	ix, err := guidefile.LoadIndex(from)
+	ix, err := load.LoadIndex(from)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -48,7 +48,7 @@ func guideDocText(t *testing.T, e *evidence.Engine) string {
 
 	described, nevers, dangerNevers, decisive, inherited, readTwice := 0, 0, 0, 0, 0, 0
 	twice := map[string]bool{}
-	for _, r := range rows(t, "../guidefile/testdata/second-reading.csv") {
+	for _, r := range rows(t, "../guide/load/testdata/second-reading.csv") {
 		twice[r[0]+" "+r[1]] = true
 	}
 	var perEntry []int
@@ -216,8 +216,8 @@ func effort(t *testing.T, e *evidence.Engine, p func(string, ...any)) {
 
 // secondReadings publishes where the two readings of the guide disagreed.
 func secondReadings(t *testing.T, p func(string, ...any)) {
-	read := rows(t, "../guidefile/testdata/second-reading.csv")
-	diff := rows(t, "../guidefile/testdata/second-reading-disagreements.csv")
+	read := rows(t, "../guide/load/testdata/second-reading.csv")
+	diff := rows(t, "../guide/load/testdata/second-reading-disagreements.csv")
 	blind := 0
 	taxa := map[string]bool{}
 	for _, r := range read {

@@ -7,7 +7,7 @@ import (
 
 	"zestythicket/evidence"
 	"zestythicket/guide"
-	truly "zestythicket/internal/observer"
+	truly "zestythicket/internal/testkit/observer"
 )
 
 // observer answers truly: whatever check is offered, with the state that the

@@ -4,7 +4,7 @@ import (
 	"slices"
 
 	"zestythicket/guide"
-	"zestythicket/season"
+	"zestythicket/phenology"
 )
 
 // plain is the rules said as directly as possible, without columns, shortcuts or
@@ -395,10 +395,10 @@ func (p *plain) standing(f *Find, rs []Reading, stages guide.StageSet) ([]float6
 		t := &p.b.Taxa[i]
 		share[i] = 1
 		for _, w := range t.Windows {
-			switch season.Of(f.Month, w.Months) {
-			case season.NextTo:
+			switch phenology.Of(f.Month, w.Months) {
+			case phenology.NextTo:
 				share[i] = p.def.SeasonNext
-			case season.Out:
+			case phenology.Out:
 				share[i] = p.def.SeasonOut
 			}
 		}

@@ -2,7 +2,7 @@ package evidence
 
 import (
 	"zestythicket/guide"
-	"zestythicket/season"
+	"zestythicket/phenology"
 )
 
 // standing is the Bayesian share of every entry in scope, plus that of
@@ -50,20 +50,20 @@ func (e *Engine) prior(f *Find, sc *scene, in []bool) []float64 {
 
 // seasonWeight is the best fit over the entry's windows for the stages.
 func (e *Engine) seasonWeight(taxon int32, month int, stages guide.StageSet) float64 {
-	best := season.Unknown
+	best := phenology.Unknown
 	for i := e.ix.WindowFrom[taxon]; i < e.ix.WindowFrom[taxon+1]; i++ {
 		w := &e.ix.Windows[i]
 		if w.Stages&stages == 0 {
 			continue
 		}
-		if fit := season.Of(month, w.Months); best == season.Unknown || fit < best {
+		if fit := phenology.Of(month, w.Months); best == phenology.Unknown || fit < best {
 			best = fit
 		}
 	}
 	switch best {
-	case season.NextTo:
+	case phenology.NextTo:
 		return e.def.SeasonNext
-	case season.Out:
+	case phenology.Out:
 		return e.def.SeasonOut
 	}
 	return 1

@@ -284,7 +284,7 @@ type Rejudged struct {
 func (c *Service) Rejudge() ([]Rejudged, error) {
 	c.Freshen()
 	out := []Rejudged{}
-	list, _, _ := c.Summaries(store.FindQuery{Only: "moved"}) // what is lost stands in [Casebook.Check]
+	list, _, _ := c.Summaries(store.FindQuery{Only: "moved"}) // what is lost stands in the check of the database
 	for i := range list {
 		for _, r := range list[i].Moved {
 			r.Title = list[i].Title

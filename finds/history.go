@@ -86,7 +86,7 @@ func (c *Service) points(id, specimen string) ([]point, error) {
 		r := &rows[i]
 		now := &Reasons{}
 		if r.Specimen != specimen || records.Decode(r.Reasons, now) != nil {
-			continue // what can't be read is set aside: see [Casebook.Check]
+			continue // what can't be read is set aside: see the check of the database
 		}
 		stored = append(stored, point{r.UptoSeq, r.AtMS, r.GuideVersion, r.Verdict, now})
 	}

@@ -87,3 +87,12 @@ func (c *Service) photos(id string) ([]Photo, error) {
 	}
 	return out, nil
 }
+
+// Photo is a picture with its bytes and what kind of file it is.
+func (c *Service) Photo(id, photoID string) (mime string, file []byte, err error) {
+	p, err := c.Store.Photo(id, photoID)
+	if err != nil {
+		return "", nil, err
+	}
+	return p.MIME, p.Bytes, nil
+}

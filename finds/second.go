@@ -131,7 +131,7 @@ func (c *Service) looksAgain(field, home *View) int {
 	return n
 }
 
-// complete: every check is complete on the first specimen, and no other one is to
+// Complete: every check is complete on the first specimen, and no other one is to
 // be left.
 func Complete(v *View) bool {
 	ok := false

@@ -2,6 +2,7 @@ package finds
 
 import (
 	"cmp"
+	"fmt"
 	"log/slog"
 	"slices"
 	"strings"
@@ -16,7 +17,7 @@ import (
 )
 
 // Summary is what lists need to know of a find, as it was judged last. It is derived
-// from the log and kept beside it; [Casebook.Summaries] gives none that is old.
+// from the log and kept beside it; [Service.Summaries] gives none that is old.
 type Summary struct {
 	ID        string           `json:"-"`
 	Title     string           `json:"-"`
@@ -51,12 +52,12 @@ type Summary struct {
 // older form are old.
 const summaryForm = "1"
 
-// basis names the guide and the rules by which summaries are made.
+// Basis names the guide and the rules by which summaries are made.
 func (c *Service) Basis() string {
 	return c.Engine.Index().Book.Version + "/" + evidence.RulesVersion + "/" + summaryForm
 }
 
-// summarise says of a judged find what lists need.
+// summaryFor says of a judged find what lists need.
 func (c *Service) summaryFor(v *View) *Summary {
 	s := &Summary{ID: v.ID, Title: v.Title, Place: v.Place, PlaceID: v.PlaceID, Day: v.Day, Person: v.Person, CreatedMS: v.CreatedMS, Facts: v.Facts, Target: v.Target,
 		Specimens: len(v.Specimens), Held: v.Patch.Held, Complete: Complete(v), Words: v.Patch.Words, Passed: v.Patch.Passed, Failed: v.Patch.Failed}
@@ -96,7 +97,7 @@ func (c *Service) summaryFor(v *View) *Summary {
 // moved lists the specimens whose stored verdict is another guide's and would not be
 // given today.
 func (c *Service) moved(v *View) []Rejudged {
-	rows, _ := c.Store.Verdicts(v.ID) // what is lost stands in [Casebook.Check]
+	rows, _ := c.Store.Verdicts(v.ID) // what is lost stands in the check of the database
 	last := map[string]*store.Verdict{}
 	for i := range rows {
 		last[rows[i].Specimen] = &rows[i]
@@ -134,7 +135,7 @@ func (c *Service) keepSummary(s *Summary, inputs int64) error {
 		Complete: s.Complete, Planned: len(s.Plan) > 0, Moved: len(s.Moved) > 0})
 }
 
-// summary judges a find and keeps what was concluded; where it can't be kept it is
+// Summarise judges a find and keeps what was concluded; where it can't be kept it is
 // given all the same.
 func (c *Service) Summarise(row *store.Find) (*Summary, error) {
 	inputs, unknown := c.Store.Inputs(row.ID) // read first: what changes meanwhile makes it old
@@ -259,7 +260,7 @@ type freshness struct {
 	basis  string
 }
 
-// freshen judges anew what is old, as far as somebody may wait for it, so that what
+// Freshen judges anew what is old, as far as somebody may wait for it, so that what
 // lists select by is of today. It gives the finds that can't be read, and how many are
 // left to the pass in the background. It looks only when something was written since.
 func (c *Service) Freshen() (aside []records.Aside, waiting int) {
@@ -277,7 +278,7 @@ func (c *Service) Freshen() (aside []records.Aside, waiting int) {
 	return aside, waiting
 }
 
-// summaryOf reads one find's summary, judged anew where it is old.
+// SummaryOf reads one find's summary, judged anew where it is old.
 func (c *Service) SummaryOf(id string) (*Summary, error) {
 	row, err := c.Store.Row(id)
 	if err != nil {
@@ -313,7 +314,7 @@ func (c *Service) Judging() Progress {
 // has changed that is each of them. One pass runs at a time.
 func (c *Service) JudgeAnew() { go c.JudgeAll() }
 
-// JudgeAll is [Casebook.JudgeAnew] for those who wait for it.
+// JudgeAll is [Service.JudgeAnew] for those who wait for it.
 func (c *Service) JudgeAll() {
 	if !c.Store.Derived() || !c.anew.running.CompareAndSwap(false, true) {
 		return
@@ -341,7 +342,7 @@ func (c *Service) judgeAnew() {
 					return
 				}
 				if _, err := c.Summarise(&rows[i].Find); err != nil {
-					failed[rows[i].ID] = true // set aside: see [Casebook.Check]
+					failed[rows[i].ID] = true // set aside: see the check of the database
 				}
 			})
 			if stop {
@@ -355,10 +356,43 @@ func (c *Service) judgeAnew() {
 	}
 }
 
-// titleIn is how lists name a find.
+// TitleIn is how lists name a find.
 func TitleIn(s *Summary) string {
 	if s.Title == "" && s.Target != nil {
 		return s.Target.Common
 	}
 	return cmp.Or(s.Title, "A find")
+}
+
+// FindQuery asks for finds in whose summaries, or the names of whose places, every word
+// stands.
+func (c *Service) FindQuery(words []string) store.FindQuery {
+	q := store.FindQuery{Words: words}
+	if len(words) == 0 {
+		return q
+	}
+	names := c.Ground.PlaceNames()
+	for _, w := range words {
+		var ids []string
+		for id, name := range names {
+			if strings.Contains(records.Fold(name), w) {
+				ids = append(ids, id)
+			}
+		}
+		slices.Sort(ids)
+		q.Places = append(q.Places, ids)
+	}
+	return q
+}
+
+// InWords is what the journal says of a find.
+func (s *Summary) InWords() string {
+	if s.Specimens == 0 {
+		return ""
+	}
+	what := fmt.Sprintf("%s; %d of %d dangers ruled out", s.Word, len(s.Ruled), s.Dangers)
+	if len(s.LeaveWords) > 0 {
+		what += "; left alone: " + strings.Join(s.LeaveWords, "; ")
+	}
+	return what
 }

@@ -6,10 +6,10 @@ import (
 	"time"
 
 	"zestythicket/guide"
+	"zestythicket/phenology"
 	"zestythicket/plan"
 	"zestythicket/records"
 	"zestythicket/report"
-	"zestythicket/season"
 )
 
 // PermissionNotice is how many days before its end a permission is asked for
@@ -19,7 +19,7 @@ const PermissionNotice = 14
 // likelyUp is the chance from which a stage is worth a visit; our own default.
 const likelyUp = 0.4
 
-// returnTo is the day to go back to a patch: its last visit and the days it takes
+// ReturnTo is the day to go back to a patch: its last visit and the days it takes
 // to regrow, and not before the stage it is gone back for is likely up there. A
 // patch with neither is not gone back to by itself.
 func (c *Service) ReturnTo(p *Place, patch *PatchOfGround, k *plan.Known, now time.Time) (day, why string, ok bool) {
@@ -48,10 +48,10 @@ func (c *Service) ReturnTo(p *Place, patch *PatchOfGround, k *plan.Known, now ti
 	if !found || !known {
 		return at.Format(time.DateOnly), "", true
 	}
-	ws := plan.Windows(ix.Book, t, WhereOf(p), k, season.StandardDefaults())
+	ws := plan.Windows(ix.Book, t, WhereOf(p), k, phenology.StandardDefaults())
 	for range 366 {
 		// A date rules nothing out: with no months in the guide the day stays.
-		if up := plan.Up(ws, guide.NewStageSet(st), season.Ordinal(int(at.Month()), at.Day()))[st]; up < 0 || up >= likelyUp {
+		if up := plan.Up(ws, guide.NewStageSet(st), phenology.Ordinal(int(at.Month()), at.Day()))[st]; up < 0 || up >= likelyUp {
 			return at.Format(time.DateOnly), " (" + patch.Stage + ")", true
 		}
 		at = at.AddDate(0, 0, 1)
@@ -103,7 +103,7 @@ func (c *Service) Cues(place, day string) ([]Cue, error) {
 			continue
 		}
 		best := -1.0
-		for _, up := range plan.Up(plan.Windows(ix.Book, int32(i), WhereOf(p), k, season.StandardDefaults()), t.Stages, season.Ordinal(int(at.Month()), at.Day())) {
+		for _, up := range plan.Up(plan.Windows(ix.Book, int32(i), WhereOf(p), k, phenology.StandardDefaults()), t.Stages, phenology.Ordinal(int(at.Month()), at.Day())) {
 			best = max(best, up)
 		}
 		if best >= 0 && best < plan.Least {

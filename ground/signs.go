@@ -4,9 +4,9 @@ import (
 	"fmt"
 	"time"
 
+	"zestythicket/phenology"
 	"zestythicket/records"
 	"zestythicket/report"
-	"zestythicket/season"
 )
 
 // Sign is a sign other than a date, for one entry.
@@ -73,28 +73,29 @@ func (c *Service) signsAt(place string, p *Place, at time.Time) ([]Stretch, erro
 	return a.SignsAt(place, p, at)
 }
 
+// SignsAt works the signs of a place out for the year about a day.
 func (a *almanac) SignsAt(place string, p *Place, at time.Time) ([]Stretch, error) {
 	out := []Stretch{}
 	ix := a.c.Engine.Index()
 	for _, s := range a.signs {
 		i, ok := ix.TaxonAt(s.Taxon)
-		kind, known := season.ParseSign(s.Kind)
+		kind, known := phenology.ParseSign(s.Kind)
 		if !ok || !known || s.Place != "" && s.Place != place {
 			continue
 		}
-		r := season.Rule{Kind: kind, From: s.From, To: s.To, Sd: s.Sd, Rain: s.Rain, Within: s.Within, Below: s.Below}
-		if kind == season.Feast {
-			r.Month, r.Day = season.MonthDay(ordinal(s.Feast))
+		r := phenology.Rule{Kind: kind, From: s.From, To: s.To, Sd: s.Sd, Rain: s.Rain, Within: s.Within, Below: s.Below}
+		if kind == phenology.Feast {
+			r.Month, r.Day = phenology.MonthDay(ordinal(s.Feast))
 		}
-		var runs []season.Stretch
+		var runs []phenology.Stretch
 		switch kind {
-		case season.Feast:
+		case phenology.Feast:
 			runs = append(runs, r.On(at.Year(), 0))
-		case season.AfterFire:
+		case phenology.AfterFire:
 			if day, err := time.Parse(time.DateOnly, orEmpty(p).Burnt); err == nil {
 				runs = append(runs, r.On(0, DayNumber(day)))
 			}
-		case season.AfterFlower:
+		case phenology.AfterFlower:
 			for _, x := range a.seen[place] {
 				if day, err := time.Parse(time.DateOnly, x.Day); err == nil && x.Taxon == s.Of && x.Stage == "flower" && day.Year() == at.Year() {
 					runs = append(runs, r.On(0, DayNumber(day)))
@@ -107,7 +108,7 @@ func (a *almanac) SignsAt(place string, p *Place, at time.Time) ([]Stretch, erro
 			}
 			south := p != nil && p.Lat != nil && *p.Lat < 0
 			for _, run := range r.Follow(days, south) {
-				if y, _, _ := season.Civil(run.Sign); y == at.Year() {
+				if y, _, _ := phenology.Civil(run.Sign); y == at.Year() {
 					runs = append(runs, run)
 				}
 			}
@@ -126,9 +127,10 @@ func orEmpty(p *Place) *Place {
 	return p
 }
 
-func DayNumber(t time.Time) int { return season.DayOf(t.Year(), int(t.Month()), t.Day()) }
+// DayNumber counts a day from 1 January 1970.
+func DayNumber(t time.Time) int { return phenology.DayOf(t.Year(), int(t.Month()), t.Day()) }
 
 func dateOf(day int) string {
-	y, m, d := season.Civil(day)
+	y, m, d := phenology.Civil(day)
 	return fmt.Sprintf("%04d-%02d-%02d", y, m, d)
 }

@@ -7,10 +7,10 @@ import (
 
 	"zestythicket/daylight"
 	"zestythicket/guide"
+	"zestythicket/phenology"
 	"zestythicket/plan"
 	"zestythicket/records"
 	"zestythicket/report"
-	"zestythicket/season"
 )
 
 // Walk is a walk as it was planned.
@@ -145,7 +145,7 @@ func (c *Service) outlook(w *Walk) (*Outlook, error) {
 		return nil, err
 	}
 	ix := c.Engine.Index()
-	pl := plan.Make(c.Engine, WhereOf(p), w.Hopes, season.Ordinal(int(day.Month()), day.Day()), k, season.StandardDefaults())
+	pl := plan.Make(c.Engine, WhereOf(p), w.Hopes, phenology.Ordinal(int(day.Month()), day.Day()), k, phenology.StandardDefaults())
 	o := &Outlook{Walk: *w, Place: p, Dangers: []DangerLine{}, Hopes: []LikelyLine{}, Others: []LikelyLine{}, Pairs: []Pair{}, Scene: []string{}, Guide: ix.Book.Version}
 	line := func(l *plan.Likely) LikelyLine {
 		return LikelyLine{report.Taxon(ix, l.Taxon), l.Stages.Strings(), l.P, l.Fits}

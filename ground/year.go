@@ -6,10 +6,10 @@ import (
 	"time"
 
 	"zestythicket/guide"
+	"zestythicket/phenology"
 	"zestythicket/plan"
 	"zestythicket/records"
 	"zestythicket/report"
-	"zestythicket/season"
 )
 
 // Seen is a first-seen day of a stage at a place.
@@ -78,13 +78,13 @@ func ordinal(text string) int {
 	if n, err := fmt.Sscanf(text, "%2d-%2d", &m, &d); n != 2 || err != nil {
 		return 0
 	}
-	return season.Ordinal(m, d)
+	return phenology.Ordinal(m, d)
 }
 
 // Forget removes a first-seen day, a window set by hand, or a sign.
 func (c *Service) Forget(kind, id string) error { return c.Store.RemoveNote(kind, id) }
 
-// whereOf is a place as the planner wants it.
+// WhereOf is a place as the planner wants it.
 func WhereOf(p *Place) *plan.Where {
 	w := &plan.Where{}
 	if p == nil {
@@ -92,7 +92,7 @@ func WhereOf(p *Place) *plan.Where {
 	}
 	w.Region, w.Habitats = p.Region, p.Habitats
 	if p.Lat != nil && p.Lon != nil {
-		w.HasSite, w.Site = true, season.Site{Lat: *p.Lat, Lon: *p.Lon, Alt: p.Alt}
+		w.HasSite, w.Site = true, phenology.Site{Lat: *p.Lat, Lon: *p.Lon, Alt: p.Alt}
 	}
 	return w
 }
@@ -103,12 +103,12 @@ type almanac struct {
 	seen  map[string][]Seen  // by place
 	fixed map[string][]Fixed // by place
 	signs []Sign
-	days  map[string][]season.Weather // by place, as they are asked for
-	with  map[string]bool             // places of which any weather is stored; nil: not known
+	days  map[string][]phenology.Weather // by place, as they are asked for
+	with  map[string]bool                // places of which any weather is stored; nil: not known
 }
 
 func (c *Service) almanac() (*almanac, error) {
-	a := &almanac{c: c, seen: map[string][]Seen{}, fixed: map[string][]Fixed{}, days: map[string][]season.Weather{}}
+	a := &almanac{c: c, seen: map[string][]Seen{}, fixed: map[string][]Fixed{}, days: map[string][]phenology.Weather{}}
 	seen, err := records.Notes[Seen](c.Base, SeenKind)
 	if err != nil {
 		return nil, err
@@ -132,7 +132,7 @@ func (c *Service) almanac() (*almanac, error) {
 	return a, nil
 }
 
-func (a *almanac) weather(place string) ([]season.Weather, error) {
+func (a *almanac) weather(place string) ([]phenology.Weather, error) {
 	if a.with != nil && !a.with[place] {
 		return nil, nil
 	}
@@ -161,7 +161,7 @@ func (a *almanac) known(place string) (*plan.Known, error) {
 		at, err := time.Parse(time.DateOnly, s.Day)
 		st, ok := guide.ParseStage(s.Stage)
 		if err == nil && ok {
-			k.Seen[s.Taxon] = append(k.Seen[s.Taxon], plan.Sighting{Stage: st, Ordinal: season.Ordinal(int(at.Month()), at.Day())})
+			k.Seen[s.Taxon] = append(k.Seen[s.Taxon], plan.Sighting{Stage: st, Ordinal: phenology.Ordinal(int(at.Month()), at.Day())})
 		}
 	}
 	for _, f := range a.fixed[place] {
@@ -173,15 +173,15 @@ func (a *almanac) known(place string) (*plan.Known, error) {
 	if err != nil {
 		return nil, err
 	}
-	k.Late, k.Years = season.Offset(byYear(days), season.BaseTemperature)
+	k.Late, k.Years = phenology.Offset(byYear(days), phenology.BaseTemperature)
 	return k, nil
 }
 
 // byYear parts a record into years; a year with a gap ends there.
-func byYear(days []season.Weather) []season.YearDays {
-	var out []season.YearDays
+func byYear(days []phenology.Weather) []phenology.YearDays {
+	var out []phenology.YearDays
 	for i := range days {
-		y, m, d := season.Civil(days[i].Day)
+		y, m, d := phenology.Civil(days[i].Day)
 		n := len(out) - 1
 		if n >= 0 && out[n].Year == y {
 			if last := out[n].Days[len(out[n].Days)-1].Day; last+1 == days[i].Day {
@@ -189,7 +189,7 @@ func byYear(days []season.Weather) []season.YearDays {
 			}
 			continue
 		}
-		out = append(out, season.YearDays{Year: y, From: season.Ordinal(m, d), Days: []season.Weather{days[i]}})
+		out = append(out, phenology.YearDays{Year: y, From: phenology.Ordinal(m, d), Days: []phenology.Weather{days[i]}})
 	}
 	return out
 }
@@ -257,7 +257,7 @@ func (c *Service) YearAt(place string, taxa []string, day string) (*Year, error)
 	ix := c.Engine.Index()
 	b := ix.Book
 	w := WhereOf(p)
-	today := season.Ordinal(int(at.Month()), at.Day())
+	today := phenology.Ordinal(int(at.Month()), at.Day())
 	y := &Year{Place: place, Day: at.Format(time.DateOnly), Today: today, Late: k.Late, Years: k.Years, Rows: []YearRow{}, Signs: []Stretch{}, Seen: []Seen{}}
 	here := ix.ContinentMask(w.Region)
 	for i := range b.Taxa {
@@ -269,7 +269,7 @@ func (c *Service) YearAt(place string, taxa []string, day string) (*Year, error)
 			continue
 		}
 		row := YearRow{Taxon: report.Taxon(ix, int32(i)), Kingdom: t.Kingdom.String(), Grade: int(ix.Worst[i]), From: t.Place, Windows: []YearWindow{}}
-		for _, win := range plan.Windows(b, int32(i), w, k, season.StandardDefaults()) {
+		for _, win := range plan.Windows(b, int32(i), w, k, phenology.StandardDefaults()) {
 			s := &win.Span
 			yw := YearWindow{Stages: win.Stages.Strings(), AllYear: s.AllYear, Open: s.Open.At, OpenSd: s.Open.Sd, Close: s.Close.At, CloseSd: s.Close.Sd, Now: s.Up(today), Steps: []YearStep{}}
 			for _, st := range s.Steps {
@@ -323,4 +323,38 @@ func (c *Service) dayOr(day string) (time.Time, error) {
 		return at, records.Refuse("query.day", fmt.Sprintf("%q is not a date", day), "write it as 2026-04-12")
 	}
 	return at, nil
+}
+
+// GroundNow is what is stored of places and walks, read once.
+type GroundNow struct {
+	Places []Place
+	Walks  []Walk
+	By     *almanac
+	known  map[string]*plan.Known
+}
+
+// ReadGround reads what is stored of places, walks and seasons.
+func (c *Service) ReadGround() (*GroundNow, error) {
+	places, err := c.Places()
+	if err != nil {
+		return nil, err
+	}
+	walks, err := c.Walks()
+	if err != nil {
+		return nil, err
+	}
+	by, err := c.almanac()
+	return &GroundNow{places, walks, by, map[string]*plan.Known{}}, err
+}
+
+// Of is what the user adds to the reckoning at a place.
+func (g *GroundNow) Of(place string) (*plan.Known, error) {
+	if k, ok := g.known[place]; ok {
+		return k, nil
+	}
+	k, err := g.By.known(place)
+	if err == nil {
+		g.known[place] = k
+	}
+	return k, err
 }

@@ -1,4 +1,4 @@
-// Package httpapi serves the casebook and the guide over HTTP on loopback, and
+// Package httpapi serves the program and the guide over HTTP on loopback, and
 // the built front end with it. Handlers return errors; problem.go turns them into
 // problem+json.
 package httpapi
@@ -15,7 +15,6 @@ import (
 	"github.com/go-chi/chi/v5"
 
 	"zestythicket/app"
-	"zestythicket/report"
 )
 
 // Version of the API document.
@@ -32,16 +31,13 @@ type Server struct {
 	// restoring is held while the database is replaced; every other request shares it.
 	restoring sync.RWMutex
 	data      dataState
-
-	audited    sync.Once
-	auditLines []report.AuditLine
 }
 
 // New makes the handler. web holds the built front end; it may be nil.
 func New(book *app.App, web fs.FS) http.Handler {
 	s := &Server{book: book, web: web}
 	r := chi.NewRouter()
-	r.Use(onlyLoopback, calmly, limitBody, s.turn)
+	r.Use(onlyLoopback, calmly, limitBody, toTheEnd, s.turn)
 	s.routes(register(r))
 	r.Put("/api/data/backup", s.putBackup)
 	r.NotFound(s.page)

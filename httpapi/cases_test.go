@@ -8,11 +8,11 @@ import (
 	"strings"
 	"testing"
 
-	"zestythicket/finds"
-	"zestythicket/people"
 	"zestythicket/evidence"
 	"zestythicket/exchange/casefile"
-	"zestythicket/exchange/casefile/casecheck"
+	"zestythicket/finds"
+	"zestythicket/internal/testkit/casecheck"
+	"zestythicket/people"
 	"zestythicket/report"
 )
 

@@ -10,6 +10,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"zestythicket/app"
+
 	"zestythicket/upkeep"
 )
 
@@ -65,12 +67,12 @@ func restores(path string) bool {
 
 func (s *Server) dataRoutes(api huma.API) {
 	ok := func(o *huma.Operation) { o.DefaultStatus = http.StatusOK }
-	huma.Get(api, "/api/data", answer(func(*struct{}) (*Data, error) { return s.dataNow() }))
-	huma.Post(api, "/api/data/check", answer(func(*struct{}) (*Data, error) {
+	huma.Get(api, "/api/data", answer(s, func(_ *app.App, _ *struct{}) (*Data, error) { return s.dataNow() }))
+	huma.Post(api, "/api/data/check", answer(s, func(_ *app.App, _ *struct{}) (*Data, error) {
 		s.book.Upkeep.KeepCheck(s.book.Upkeep.Check(50))
 		return s.dataNow()
 	}), ok)
-	huma.Post(api, "/api/data/backups", answer(func(*struct{}) (*Data, error) {
+	huma.Post(api, "/api/data/backups", answer(s, func(_ *app.App, _ *struct{}) (*Data, error) {
 		s.beginBackup()
 		return s.dataNow()
 	}), ok)
@@ -86,7 +88,7 @@ func (s *Server) dataRoutes(api huma.API) {
 			_, _ = io.Copy(ctx.BodyWriter(), f)
 		}}, nil
 	})
-	huma.Post(api, "/api/data/backups/{name}/restore", answer(func(in *BackupName) (*Restored, error) {
+	huma.Post(api, "/api/data/backups/{name}/restore", answer(s, func(_ *app.App, in *BackupName) (*Restored, error) {
 		s.restoring.Lock()
 		defer s.restoring.Unlock()
 		kept, err := s.book.Upkeep.Restore(in.Name)

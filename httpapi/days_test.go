@@ -9,15 +9,16 @@ import (
 	"strings"
 	"testing"
 	"time"
+	"zestythicket/reference"
 
 	"go.yaml.in/yaml/v3"
 
-	"zestythicket/finds"
-	"zestythicket/people"
 	"zestythicket/evidence"
 	"zestythicket/exchange/casefile"
+	"zestythicket/finds"
 	"zestythicket/guide"
-	"zestythicket/internal/observer"
+	"zestythicket/internal/testkit/observer"
+	"zestythicket/people"
 	"zestythicket/report"
 )
 
@@ -26,8 +27,8 @@ type day struct {
 	Title string `yaml:"title"`
 	Case  string `yaml:"case"` // of evidence/testdata/cases, entered line by line
 	Truth *struct {
-		Find   casebookBegin `yaml:"find"`
-		Second bool          `yaml:"second"`
+		Find   beginning `yaml:"find"`
+		Second bool      `yaml:"second"`
 	} `yaml:"truth"` // a find that is looked at truly until its checks are complete
 	People []string `yaml:"people"`
 	Steps  []struct {
@@ -45,7 +46,7 @@ type day struct {
 	} `yaml:"steps"`
 }
 
-type casebookBegin struct {
+type beginning struct {
 	Target string `yaml:"target"`
 	Part   string `yaml:"part"`
 	Prep   string `yaml:"preparation"`
@@ -241,12 +242,12 @@ func (r *dayRig) enterCase(name string) {
 }
 
 // truth begins a find and answers what is offered as the entry shows it.
-func (r *dayRig) truth(id string, b *casebookBegin) {
+func (r *dayRig) truth(id string, b *beginning) {
 	signs := []people.SignOff{}
 	for _, g := range r.book.Engine.Index().Book.HardGroups {
 		signs = append(signs, people.SignOff{Group: g.ID, By: "a teacher"})
 	}
-	answered := fetch[GuideInfo](r.rig, "/api/guide").Health
+	answered := fetch[reference.GuideInfo](r.rig, "/api/guide").Health
 	r.must("PUT", "/api/people/sorrel", map[string]any{"name": "Sorrel", "profile": people.Profile{Facts: []string{}, Answered: answered, SignOffs: signs}})
 	r.must("POST", "/api/finds", finds.Begin{ID: id, Title: "A day’s find", Place: b.Place, Day: b.Day, Person: "sorrel", Stages: []string{b.Stage},
 		Facts: finds.Facts{Intent: "eat", Target: b.Target, Part: b.Part, Prep: b.Prep, Region: b.Region, Ground: "clean", Permission: "yes", Protected: "no", Limit: "none known"}})

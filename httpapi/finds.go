@@ -5,6 +5,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"zestythicket/app"
+
 	"zestythicket/finds"
 	"zestythicket/report"
 )
@@ -45,39 +47,39 @@ type FindLine struct {
 }
 
 func (s *Server) findRoutes(api huma.API) {
-	huma.Get(api, "/api/finds", answer(s.findLines))
-	huma.Get(api, "/api/finds/{id}", answer(func(in *struct {
+	huma.Get(api, "/api/finds", answer(s, findLines))
+	huma.Get(api, "/api/finds/{id}", answer(s, func(a *app.App, in *struct {
 		FindID
 		InHand
 	}) (*finds.View, error) {
 		if in.Specimen == "" {
-			return s.book.Finds.View(in.ID)
+			return a.Finds.View(in.ID)
 		}
-		return s.book.Finds.Bench(in.ID, in.Specimen)
+		return a.Finds.Bench(in.ID, in.Specimen)
 	}))
-	huma.Get(api, "/api/rejudged", answer(func(*struct{}) ([]finds.Rejudged, error) { return s.book.Finds.Rejudge() }))
+	huma.Get(api, "/api/rejudged", answer(s, func(a *app.App, _ *struct{}) ([]finds.Rejudged, error) { return a.Finds.Rejudge() }))
 	limit := func(o *huma.Operation) { o.MaxBodyBytes, o.DefaultStatus = maxBody, http.StatusOK }
-	huma.Post(api, "/api/finds", answer(func(in *struct{ Body finds.Begin }) (*finds.View, error) { return s.book.Finds.Begin(&in.Body) }), limit)
-	huma.Post(api, "/api/finds/{id}/log", answer(func(in *struct {
+	huma.Post(api, "/api/finds", answer(s, func(a *app.App, in *struct{ Body finds.Begin }) (*finds.View, error) { return a.Finds.Begin(&in.Body) }), limit)
+	huma.Post(api, "/api/finds/{id}/log", answer(s, func(a *app.App, in *struct {
 		FindID
 		Body finds.NewLine
 	}) (*finds.View, error) {
-		return held(in.Body.Specimen)(s.book.Finds.Append(in.ID, &in.Body))
+		return held(in.Body.Specimen)(a.Finds.Append(in.ID, &in.Body))
 	}), limit)
-	huma.Put(api, "/api/finds/{id}/facts", answer(func(in *struct {
+	huma.Put(api, "/api/finds/{id}/facts", answer(s, func(a *app.App, in *struct {
 		FindID
 		InHand
 		Body finds.Facts
 	}) (*finds.View, error) {
-		return held(in.Specimen)(s.book.Finds.SetFacts(in.ID, &in.Body))
+		return held(in.Specimen)(a.Finds.SetFacts(in.ID, &in.Body))
 	}), limit)
-	huma.Post(api, "/api/finds/{id}/specimens", answer(func(in *struct {
+	huma.Post(api, "/api/finds/{id}/specimens", answer(s, func(a *app.App, in *struct {
 		FindID
 		Body finds.Specimen
 	}) (*finds.View, error) {
-		return held(in.Body.ID)(s.book.Finds.AddSpecimen(in.ID, &in.Body))
+		return held(in.Body.ID)(a.Finds.AddSpecimen(in.ID, &in.Body))
 	}), limit)
-	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/count", answer(func(in *struct {
+	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/count", answer(s, func(a *app.App, in *struct {
 		FindID
 		Specimen string `path:"specimen" maxLength:"20"`
 		Hand     string `query:"hand" maxLength:"20" doc:"The specimen in the hand"`
@@ -91,18 +93,18 @@ func (s *Server) findRoutes(api huma.API) {
 		if in.Body.Picked != nil {
 			picked = *in.Body.Picked
 		}
-		return held(in.Hand)(s.book.Finds.CountSpecimen(in.ID, in.Specimen, in.Body.Was, in.Body.Count, picked))
+		return held(in.Hand)(a.Finds.CountSpecimen(in.ID, in.Specimen, in.Body.Was, in.Body.Count, picked))
 	}), limit)
 	type wait struct {
 		FindID
 		Specimen string `path:"specimen" maxLength:"20"`
 		Trait    string `path:"trait" maxLength:"60"`
 	}
-	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*finds.View, error) {
-		return held(in.Specimen)(s.book.Finds.StartWait(in.ID, in.Specimen, in.Trait))
+	huma.Put(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(s, func(a *app.App, in *wait) (*finds.View, error) {
+		return held(in.Specimen)(a.Finds.StartWait(in.ID, in.Specimen, in.Trait))
 	}))
-	huma.Delete(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(func(in *wait) (*finds.View, error) {
-		return held(in.Specimen)(s.book.Finds.EndWait(in.ID, in.Specimen, in.Trait))
+	huma.Delete(api, "/api/finds/{id}/specimens/{specimen}/waits/{trait}", answer(s, func(a *app.App, in *wait) (*finds.View, error) {
+		return held(in.Specimen)(a.Finds.EndWait(in.ID, in.Specimen, in.Trait))
 	}), limit)
 }
 
@@ -115,13 +117,13 @@ type FindsIn struct {
 
 // FindList is a part of the list of finds, the newest first.
 type FindList struct {
-	Lines   []FindLine        `json:"lines"`
-	Of      int               `json:"of" doc:"How many there are that match"`
+	Lines   []FindLine     `json:"lines"`
+	Of      int            `json:"of" doc:"How many there are that match"`
 	Judging finds.Progress `json:"judging" doc:"Finds being judged anew, after the guide has changed; they are not in the list yet"`
 }
 
-func (s *Server) findLines(in *FindsIn) (*FindList, error) {
-	part := s.book.Finds.Finds(in.Q, in.Most, in.Offset)
+func findLines(a *app.App, in *FindsIn) (*FindList, error) {
+	part := a.Finds.Finds(in.Q, in.Most, in.Offset)
 	out := &FindList{Lines: []FindLine{}, Of: part.Of, Judging: part.Judging}
 	for i := range part.Finds {
 		v := &part.Finds[i]

@@ -5,211 +5,37 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"zestythicket/finds"
-	"zestythicket/evidence"
-	"zestythicket/guide"
+	"zestythicket/app"
+
 	"zestythicket/internal/bounded"
+	"zestythicket/reference"
 	"zestythicket/report"
 )
 
-// State is one value of a trait.
-type State struct {
-	ID    string `json:"id"`
-	Label string `json:"label"`
-	Hint  string `json:"hint,omitempty"`
-}
-
-// Trait is what a screen needs to ask for it.
-type Trait struct {
-	ID         string   `json:"id"`
-	Name       string   `json:"name"`
-	Ask        string   `json:"ask"`
-	Terms      string   `json:"terms,omitempty"`
-	How        string   `json:"how"`
-	Part       string   `json:"part"`
-	Class      string   `json:"class"`
-	Kind       string   `json:"kind"`
-	Kingdom    string   `json:"kingdom"`
-	Group      string   `json:"group"`
-	Handling   string   `json:"handling"`
-	Stages     []string `json:"stages"`
-	States     []State  `json:"states"`
-	Exclusive  bool     `json:"exclusive"`
-	Absent     string   `json:"absent,omitempty" doc:"The state that inspected-and-absent stands for"`
-	Unit       string   `json:"unit,omitempty"`
-	Min        float64  `json:"min,omitempty"`
-	Max        float64  `json:"max,omitempty"`
-	Count      int      `json:"count,omitempty" doc:"How many must be looked at"`
-	Wait       float64  `json:"wait,omitempty" doc:"Minutes before a reading counts"`
-	Paper      bool     `json:"paper,omitempty" doc:"The paper under it must be said"`
-	Colour     bool     `json:"colour,omitempty"`
-	Smell      bool     `json:"smell,omitempty"`
-	BeforePick bool     `json:"beforePick,omitempty"`
-	Tool       string   `json:"tool,omitempty"`
-	Prepares   string   `json:"prepares,omitempty"`
-	Baseline   bool     `json:"baseline,omitempty"`
-}
-
-// GuideInfo is the guide as a whole.
-type GuideInfo struct {
-	Version     string              `json:"version"`
-	Taxa        int                 `json:"taxa"`
-	Traits      []Trait             `json:"traits"`
-	HardGroups  []HardGroup         `json:"hardGroups"`
-	Health      []string            `json:"health"`
-	Facts       []report.PersonFact `json:"personFacts" doc:"What can be said of a person"`
-	DryingWeeks int                 `json:"dryingWeeks" doc:"Of a disposal plan, unless said otherwise"`
-	Sayings     []Saying            `json:"sayings"`
-	Overlay     Overlay             `json:"overlay"`
-}
-
-// Overlay is what is the user's own in the guide, and what was left out of it.
-type Overlay struct {
-	Dir      string           `json:"dir" doc:"Folder next to the database that own entries are read from"`
-	Entries  int              `json:"entries" doc:"Entries that are theirs or corrected by them"`
-	Problems []OverlayProblem `json:"problems"`
-}
-
-// OverlayProblem is one thing wrong with a file of theirs.
-type OverlayProblem struct {
-	File string `json:"file"`
-	Line int    `json:"line"`
-	Col  int    `json:"col"`
-	What string `json:"what"`
-	Hint string `json:"hint,omitempty"`
-}
-
-// HardGroup asks for a sign-off.
-type HardGroup struct {
-	ID     string   `json:"id"`
-	Name   string   `json:"name"`
-	Why    string   `json:"why"`
-	Covers []string `json:"covers"`
-}
-
-// Saying is a folk rule refused by name.
-type Saying struct {
-	ID      string `json:"id"`
-	Saying  string `json:"saying"`
-	Why     string `json:"why"`
-	Instead string `json:"instead"`
-}
-
-// Hit is an entry found by name.
-type Hit struct {
-	report.TaxonRef
-	Kingdom string   `json:"kingdom"`
-	Met     string   `json:"met" doc:"The name that was met"`
-	MetKind string   `json:"metKind" enum:"scientific,common,synonym,"`
-	Hazard  int      `json:"hazard" doc:"The gravest grade of any of its lines"`
-	Stages  []string `json:"stages"`
-	Uses    []Use    `json:"uses"`
-	Passage string   `json:"passage,omitempty" doc:"Where its text holds the words, if no name does"`
-}
-
-// Use is what an entry is wanted for.
-type Use struct {
-	Part        string   `json:"part"`
-	Preparation string   `json:"preparation"`
-	Stages      []string `json:"stages"`
-	Rank        string   `json:"rank"`
-	Regions     []string `json:"regions" doc:"Where it is gathered; empty: wherever it grows"`
-	Quality     []string `json:"quality"`
-	Harvest     []string `json:"harvest" doc:"Least damage first"`
-	Note        string   `json:"note,omitempty"`
-}
-
 func (s *Server) guideRoutes(api huma.API) {
-	huma.Get(api, "/api/guide", answer(func(*struct{}) (*GuideInfo, error) {
-		info := guideInfo(s.book.Engine.Index().Book)
-		info.Overlay.Dir = s.book.Overlay.Dir
-		for i, p := range s.book.Overlay.Problems {
+	huma.Get(api, "/api/guide", answer(s, func(a *app.App, _ *struct{}) (*reference.GuideInfo, error) {
+		info := a.Reference.Guide()
+		info.Overlay.Dir = a.Overlay.Dir
+		for i, p := range a.Overlay.Problems {
 			if i == bounded.Most {
-				info.Overlay.Problems = append(info.Overlay.Problems, OverlayProblem{What: fmt.Sprintf("and %d more", len(s.book.Overlay.Problems)-i)})
+				info.Overlay.Problems = append(info.Overlay.Problems, reference.OverlayProblem{What: fmt.Sprintf("and %d more", len(a.Overlay.Problems)-i)})
 				break
 			}
-			info.Overlay.Problems = append(info.Overlay.Problems, OverlayProblem(p))
+			info.Overlay.Problems = append(info.Overlay.Problems, reference.OverlayProblem(p))
 		}
 		return info, nil
 	}))
-	huma.Get(api, "/api/audit", answer(func(*struct{}) ([]report.AuditLine, error) { return s.auditHeads(), nil }))
-	huma.Get(api, "/api/audit/{id}", answer(func(in *struct {
+	huma.Get(api, "/api/audit", answer(s, func(a *app.App, _ *struct{}) ([]report.AuditLine, error) { return a.Reference.AuditHeads(), nil }))
+	huma.Get(api, "/api/audit/{id}", answer(s, func(a *app.App, in *struct {
 		ID string `path:"id" maxLength:"80"`
 	}) ([]report.AuditLine, error) {
-		if _, err := entry(s.book.Engine.Index(), in.ID); err != nil {
-			return nil, err
-		}
-		out := []report.AuditLine{}
-		for _, l := range s.audit() {
-			if l.Taxon.ID == in.ID {
-				out = append(out, l)
-			}
-		}
-		return out, nil
+		return a.Reference.AuditOf(in.ID)
 	}))
-	huma.Get(api, "/api/taxa", answer(s.search))
-	huma.Get(api, "/api/beside", answer(s.beside))
-	huma.Get(api, "/api/taxa/{id}", answer(func(in *struct {
+	huma.Get(api, "/api/taxa", answer(s, func(a *app.App, in *reference.SearchIn) ([]reference.Hit, error) { return a.Reference.Search(in) }))
+	huma.Get(api, "/api/beside", answer(s, func(a *app.App, in *reference.CompareIn) (*reference.Beside, error) { return a.Reference.Beside(in) }))
+	huma.Get(api, "/api/taxa/{id}", answer(s, func(a *app.App, in *struct {
 		ID string `path:"id" maxLength:"80"`
-	}) (*TaxonPage, error) {
-		ix := s.book.Engine.Index()
-		at, err := entry(ix, in.ID)
-		if err != nil {
-			return nil, err
-		}
-		return taxonPage(ix, at), nil
+	}) (*reference.TaxonPage, error) {
+		return a.Reference.Entry(in.ID)
 	}))
-}
-
-func guideInfo(b *guide.Book) *GuideInfo {
-	g := &GuideInfo{Version: b.Version, Taxa: len(b.Taxa), Traits: []Trait{}, HardGroups: []HardGroup{}, Health: evidence.HealthTopics, Sayings: []Saying{}, Facts: report.PersonFacts(b), DryingWeeks: finds.DryingWeeks, Overlay: Overlay{Problems: []OverlayProblem{}}}
-	for i := range b.Taxa {
-		if b.Taxa[i].Origin != "" {
-			g.Overlay.Entries++
-		}
-	}
-	for i := range b.Traits {
-		t := &b.Traits[i]
-		v := Trait{ID: t.ID, Name: t.Name, Ask: t.Ask, Terms: t.Terms, How: t.How, Part: t.Part.String(), Class: t.Class.String(), Kind: t.Kind.String(), Kingdom: t.Kingdom.String(),
-			Group: t.Group, Handling: t.Handling.String(), Stages: t.Stages.Strings(), States: []State{}, Exclusive: t.Exclusive, Unit: t.Unit, Min: t.Min, Max: t.Max, Count: t.MinCount,
-			Wait: t.WaitMin, Paper: t.HiddenOnDark|t.HiddenOnWhite != 0, Colour: t.Colour, Smell: t.Smell, BeforePick: t.BeforePick, Tool: t.Tool, Prepares: t.Prepares, Baseline: t.Baseline}
-		for _, st := range t.States {
-			v.States = append(v.States, State{st.ID, st.Label, st.Hint})
-		}
-		if t.Absent >= 0 {
-			v.Absent = t.States[t.Absent].ID
-		}
-		g.Traits = append(g.Traits, v)
-	}
-	for _, h := range b.HardGroups {
-		g.HardGroups = append(g.HardGroups, HardGroup(h))
-	}
-	for _, x := range b.Sayings {
-		g.Sayings = append(g.Sayings, Saying(x))
-	}
-	return g
-}
-
-func usesOf(t *guide.Taxon) []Use {
-	out := []Use{}
-	for _, u := range t.Uses {
-		out = append(out, Use{u.Part, u.Preparation, u.Stages.Strings(), u.Rank, append([]string{}, u.Regions...), append([]string{}, u.Quality...), append([]string{}, u.Harvest...), u.Note})
-	}
-	return out
-}
-
-// audit is worked out once: the guide does not change while the program runs.
-func (s *Server) audit() []report.AuditLine {
-	s.audited.Do(func() { s.auditLines, _ = report.Audit(s.book.Engine.Index(), s.book.Engine.Audit()) })
-	return s.auditLines
-}
-
-// auditHeads are the lines of the audit with their weakest pair only.
-func (s *Server) auditHeads() []report.AuditLine {
-	out := []report.AuditLine{}
-	for _, l := range s.audit() {
-		l.Entries = l.Entries[:min(1, len(l.Entries))]
-		out = append(out, l)
-	}
-	return out
 }

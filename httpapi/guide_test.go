@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"zestythicket/reference"
 )
 
 func get[T any](r *rig, path string) (out T, code int) {
@@ -22,9 +23,9 @@ func get[T any](r *rig, path string) (out T, code int) {
 // Every filter that is given must hold, and each narrows what was found.
 func TestSearchFilters(t *testing.T) {
 	r := newRig(t)
-	all, _ := get[[]Hit](r, "/api/taxa")
+	all, _ := get[[]reference.Hit](r, "/api/taxa")
 	ids := func(q string) []string {
-		hits, code := get[[]Hit](r, "/api/taxa?"+q)
+		hits, code := get[[]reference.Hit](r, "/api/taxa?"+q)
 		if code != 200 {
 			t.Fatalf("%s: %d", q, code)
 		}
@@ -52,14 +53,14 @@ func TestSearchFilters(t *testing.T) {
 	if got := ids("q=Boletus+satanas"); got[0] != "rubroboletus-satanas" {
 		t.Errorf("the old name is not found first: %v", got[:1])
 	}
-	if _, code := get[[]Hit](r, "/api/taxa?kingdom=animal"); code != 422 {
+	if _, code := get[[]reference.Hit](r, "/api/taxa?kingdom=animal"); code != 422 {
 		t.Errorf("an unknown kingdom: %d, want 422", code)
 	}
 }
 
 func TestBesideRoute(t *testing.T) {
 	r := newRig(t)
-	b, code := get[Beside](r, "/api/beside?target=allium-ursinum&stage=leaf&month=4")
+	b, code := get[reference.Beside](r, "/api/beside?target=allium-ursinum&stage=leaf&month=4")
 	if code != 200 || len(b.Taxa) < 3 || b.Taxa[0].ID != "allium-ursinum" || b.Taxa[1].Hazard != 3 || b.Taxa[1].Why == "" {
 		t.Fatalf("%d %+v", code, b.Taxa)
 	}
@@ -67,13 +68,13 @@ func TestBesideRoute(t *testing.T) {
 		t.Errorf("stages %v, %d rows", b.Stages, len(b.Rows))
 	}
 	// In a month when no such stage is up there is nothing to compare, and no error.
-	if b, code = get[Beside](r, "/api/beside?target=allium-ursinum&stage=leaf&month=12"); code != 200 || len(b.Stages) != 0 || len(b.Rows) != 0 {
+	if b, code = get[reference.Beside](r, "/api/beside?target=allium-ursinum&stage=leaf&month=12"); code != 200 || len(b.Stages) != 0 || len(b.Rows) != 0 {
 		t.Errorf("December: %d, %v, %d rows", code, b.Stages, len(b.Rows))
 	}
-	if b, _ = get[Beside](r, "/api/beside?target=allium-ursinum&with=digitalis-purpurea&with=arum-maculatum&stage=leaf&stage=flower"); len(b.Taxa) != 3 || b.Taxa[2].ID != "arum-maculatum" {
+	if b, _ = get[reference.Beside](r, "/api/beside?target=allium-ursinum&with=digitalis-purpurea&with=arum-maculatum&stage=leaf&stage=flower"); len(b.Taxa) != 3 || b.Taxa[2].ID != "arum-maculatum" {
 		t.Errorf("two that were asked for: %+v", b.Taxa)
 	}
-	if b, _ = get[Beside](r, "/api/beside?target=allium-ursinum&with=digitalis-purpurea&with=allium-ursinum"); len(b.Taxa) != 2 || b.Taxa[1].ID != "digitalis-purpurea" {
+	if b, _ = get[reference.Beside](r, "/api/beside?target=allium-ursinum&with=digitalis-purpurea&with=allium-ursinum"); len(b.Taxa) != 2 || b.Taxa[1].ID != "digitalis-purpurea" {
 		t.Errorf("beside itself: %+v", b.Taxa)
 	}
 	for path, want := range map[string]int{"/api/beside?target=nothing": 404, "/api/beside": 422, "/api/beside?target=allium-ursinum&stage=summer": 422, "/api/audit/nothing": 404} {

@@ -9,13 +9,13 @@ import (
 	"testing/fstest"
 
 	"zestythicket/agenda"
-	"zestythicket/incidents"
-	"zestythicket/kitchen"
-	"zestythicket/people"
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/guide/load"
+	"zestythicket/incidents"
+	"zestythicket/kitchen"
+	"zestythicket/people"
 )
 
 // lots is the kitchen of the demo with a bag of its sloes.
@@ -156,7 +156,7 @@ func TestNobodyLeavesTheTrace(t *testing.T) {
 // A limit of the place is shared by all bags of the day, whoever carries them.
 func TestLimitOfThePlace(t *testing.T) {
 	r := newDay(t)
-	r.truth("day-find", &casebookBegin{Target: "rubus-fruticosus", Part: "fruit", Prep: "cooked", Region: "EU", Stage: "fruit", Day: "2026-10-16", Place: "Tarn Wood, Quillow valley"})
+	r.truth("day-find", &beginning{Target: "rubus-fruticosus", Part: "fruit", Prep: "cooked", Region: "EU", Stage: "fruit", Day: "2026-10-16", Place: "Tarn Wood, Quillow valley"})
 	stand := map[string]any{"here": 2000, "each": "2", "people": 1}
 	again := func(how kitchen.HowMuch) { stand["rev"] = how.Stand.Rev }
 	how := put[kitchen.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand)
@@ -296,7 +296,7 @@ func TestRecallAfterTheGuideChanged(t *testing.T) {
 	if len(before.Recalls) != 0 || lotOf(&before, "S3").State != "open" {
 		t.Fatalf("%+v", before.Recalls)
 	}
-	book, problems, err := guidefile.LoadOverlay(data.FS, fstest.MapFS{"double.yaml": {Data: []byte(double)}}, "overlay/")
+	book, problems, err := load.LoadOverlay(data.FS, fstest.MapFS{"double.yaml": {Data: []byte(double)}}, "overlay/")
 	if err != nil || len(problems) > 0 {
 		t.Fatal(err, problems)
 	}

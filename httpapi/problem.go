@@ -10,8 +10,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"zestythicket/app"
 	"zestythicket/records"
-	"zestythicket/store"
 )
 
 // problem is the one place where errors become problem+json. What the client
@@ -36,21 +36,20 @@ func problem(err error) error {
 	if errors.As(err, &changed) {
 		return huma.NewError(http.StatusConflict, changed.What+" Nothing was stored.", &huma.ErrorDetail{Message: changed.Hint, Location: "now", Value: changed.Now})
 	}
-	var e *store.Error
-	if errors.As(err, &e) {
-		switch {
-		case errors.Is(e.Err, store.ErrNotFound):
-			return huma.NewError(http.StatusNotFound, e.Hint)
-		case errors.Is(e.Err, store.ErrInvalid):
-			return huma.NewError(http.StatusUnprocessableEntity, e.Hint)
-		case errors.Is(e.Err, store.ErrChanged):
-			return huma.NewError(http.StatusConflict, e.Hint)
-		case errors.Is(e.Err, store.ErrUnreadable):
+	if kind, hint, ok := records.Failed(err); ok {
+		switch kind {
+		case records.NotFound:
+			return huma.NewError(http.StatusNotFound, hint)
+		case records.Refused:
+			return huma.NewError(http.StatusUnprocessableEntity, hint)
+		case records.Changed:
+			return huma.NewError(http.StatusConflict, hint)
+		case records.Unreadable:
 			slog.Error("can't be read", "err", err)
-			return huma.NewError(http.StatusInternalServerError, e.Hint)
-		case errors.Is(e.Err, store.ErrNotStored), errors.Is(e.Err, store.ErrReadOnly), errors.Is(e.Err, store.ErrInUse):
+			return huma.NewError(http.StatusInternalServerError, hint)
+		case records.NotStored:
 			slog.Error("not stored", "err", err)
-			return huma.NewError(http.StatusInsufficientStorage, e.Hint)
+			return huma.NewError(http.StatusInsufficientStorage, hint)
 		}
 	}
 	slog.Error("request failed", "err", err)
@@ -63,13 +62,25 @@ func problemText(status int, detail string) []byte {
 	return b
 }
 
-// answer wraps what every handler does: call, map the error, wrap the body.
-func answer[In, Out any](f func(*In) (Out, error)) func(context.Context, *In) (*struct{ Body Out }, error) {
-	return func(_ context.Context, in *In) (*struct{ Body Out }, error) {
-		out, err := f(in)
+// answer wraps what every handler does: call, map the error, wrap the body. What is read
+// stops when the request is gone; what is written is written to its end.
+func answer[In, Out any](s *Server, f func(*app.App, *In) (Out, error)) func(context.Context, *In) (*struct{ Body Out }, error) {
+	return func(ctx context.Context, in *In) (*struct{ Body Out }, error) {
+		out, err := f(s.book.With(ctx), in)
 		if err != nil {
 			return nil, problem(err)
 		}
 		return &struct{ Body Out }{out}, nil
 	}
+}
+
+// toTheEnd lets what is written go on when the request is gone: a page that is closed
+// right after a tap loses nothing.
+func toTheEnd(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if r.Method != http.MethodGet && r.Method != http.MethodHead {
+			r = r.WithContext(context.WithoutCancel(r.Context()))
+		}
+		next.ServeHTTP(w, r)
+	})
 }

@@ -81,7 +81,7 @@ func same(a, b []ground.Cue) bool {
 
 func TestPatterns(t *testing.T) {
 	r := newRig(t)
-	ask := func(body string) (out PatternsOut) {
+	ask := func(body string) (out ground.PatternsOut) {
 		w := r.do("POST", "/api/patterns", body)
 		if w.Code != 200 || json.Unmarshal(w.Body.Bytes(), &out) != nil {
 			t.Fatalf("%d %s", w.Code, w.Body)

@@ -292,7 +292,7 @@ func TestNoSilentOverwrite(t *testing.T) {
 // Finds refer to places by id: another name changes no limit and no amount.
 func TestRenamedPlaceKeepsItsLimits(t *testing.T) {
 	r := newDay(t)
-	r.truth("day-find", &casebookBegin{Target: "rubus-fruticosus", Part: "fruit", Prep: "cooked", Region: "EU", Stage: "fruit", Day: "2026-10-16", Place: "Tarn Wood, Quillow valley"})
+	r.truth("day-find", &beginning{Target: "rubus-fruticosus", Part: "fruit", Prep: "cooked", Region: "EU", Stage: "fruit", Day: "2026-10-16", Place: "Tarn Wood, Quillow valley"})
 	stand := map[string]any{"here": 100000, "each": "2", "people": 1}
 	how := put[kitchen.HowMuch](t, r.rig, "/api/finds/day-find/amount", stand)
 	place := fetch[ground.Place](r.rig, "/api/places/tarn-wood")

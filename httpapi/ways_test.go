@@ -9,8 +9,8 @@ import (
 	"strings"
 	"testing"
 
-	"zestythicket/finds"
 	"zestythicket/evidence"
+	"zestythicket/finds"
 	"zestythicket/guide"
 	"zestythicket/report"
 )

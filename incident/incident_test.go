@@ -11,13 +11,13 @@ import (
 
 	"zestythicket/guide"
 	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/guide/load"
 	"zestythicket/incident"
 )
 
 func book(t *testing.T) *guide.Book {
 	t.Helper()
-	b, err := guidefile.Load(data.FS)
+	b, err := load.Load(data.FS)
 	if err != nil {
 		t.Fatal(err)
 	}

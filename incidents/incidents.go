@@ -4,6 +4,7 @@ import (
 	"crypto/sha256"
 	"encoding/hex"
 	"slices"
+	"strconv"
 	"strings"
 
 	"zestythicket/guide"
@@ -71,6 +72,7 @@ type Incident struct {
 	UntilSeq int64 `json:"untilSeq,omitempty" doc:"Set by the program"`
 }
 
+// RevisionOf is where the revision stands.
 func (in *Incident) RevisionOf() *int64 { return &in.Rev }
 
 const IncidentKind = "incident"
@@ -195,11 +197,11 @@ func (c *Service) checkIncident(in *Incident, k *kitchen.State) error {
 	bad := &records.Invalid{}
 	for i, x := range in.Closings {
 		if strings.TrimSpace(x.By) == "" || strings.TrimSpace(x.Advice) == "" {
-			bad.Add("body.closings["+records.Itoa(i)+"]", "who closes it, and on whose advice", "a warning is closed by a person, on somebody’s advice")
+			bad.Add("body.closings["+strconv.Itoa(i)+"]", "who closes it, and on whose advice", "a warning is closed by a person, on somebody’s advice")
 		}
 	}
 	for i, x := range in.Exposures {
-		path := "body.exposures[" + records.Itoa(i) + "]"
+		path := "body.exposures[" + strconv.Itoa(i) + "]"
 		if _, ok := k.Book.Lot(x.Lot); x.Lot != "" && !ok && len(k.Aside) == 0 {
 			bad.Add(path+".lot", "leave it empty and say in words what it was", "there is no bag or batch %s", x.Lot)
 		}
@@ -217,7 +219,7 @@ func ownIDs(in *Incident) {
 	for i := range in.Exposures {
 		id := in.Exposures[i].ID
 		for n := 2; seen[id]; n++ {
-			id = in.Exposures[i].ID + "-" + records.Itoa(n)
+			id = in.Exposures[i].ID + "-" + strconv.Itoa(n)
 		}
 		in.Exposures[i].ID, seen[id] = id, true
 	}
@@ -378,7 +380,7 @@ func (k inquiry) inReach(in *Incident, odd map[string]bool) []Exposure {
 			out[i].People = append(out[i].People, k.NameOf(s.Person))
 			continue
 		}
-		id := bookMeal + strings.ToLower(s.Lot) + "-" + records.Itoa(int(s.Seq))
+		id := bookMeal + strings.ToLower(s.Lot) + "-" + strconv.Itoa(int(s.Seq))
 		odd[id] = isOdd
 		out = append(out, Exposure{ID: id, Route: "eaten", AtMS: s.AtMS, Lot: s.Lot, People: []string{k.NameOf(s.Person)}})
 	}
@@ -493,6 +495,6 @@ func (k inquiry) review(f kitchen.FindTrace, v *IncidentView) {
 		}
 	}
 	if fv.Patch.Unchecked > 0 {
-		add(records.Itoa(fv.Patch.Unchecked) + " items were never looked at")
+		add(strconv.Itoa(fv.Patch.Unchecked) + " items were never looked at")
 	}
 }

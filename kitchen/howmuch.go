@@ -71,7 +71,7 @@ const (
 	SortKind  = "sorted"
 )
 
-// sortedDoc is how many pieces of a find were put in each band.
+// SortedDoc is how many pieces of a find were put in each band.
 type SortedDoc struct {
 	Counts map[string]int `json:"counts"`
 	records.Revision
@@ -189,7 +189,7 @@ func (c *Service) bands(v *finds.View, kit *guide.Kitchen, out *HowMuch) error {
 		out.Bands = append(out.Bands, BandLine{b.ID, b.Key, b.Label, b.What, b.Tunnelled, d.Counts[b.ID]})
 	}
 	if s, err := harvest.Sort(d.Counts, what); err == nil && s.Kept+s.Trimmed+s.Left > 0 {
-		out.Words = records.Itoa(s.Kept) + " kept, " + records.Itoa(s.Trimmed) + " to trim, " + records.Itoa(s.Left) + " left where they were"
+		out.Words = strconv.Itoa(s.Kept) + " kept, " + strconv.Itoa(s.Trimmed) + " to trim, " + strconv.Itoa(s.Left) + " left where they were"
 	}
 	return nil
 }
@@ -296,7 +296,7 @@ func (k *State) taken(v *finds.View, day time.Time, year bool) (pieces int, gram
 }
 
 func whole(n int) quantity.Amount {
-	a, err := quantity.Parse(records.Itoa(n))
+	a, err := quantity.Parse(strconv.Itoa(n))
 	if err != nil {
 		return quantity.Zero
 	}

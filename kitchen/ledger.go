@@ -3,6 +3,7 @@ package kitchen
 import (
 	"maps"
 	"slices"
+	"strconv"
 	"sync"
 
 	"zestythicket/finds"
@@ -30,7 +31,7 @@ type ledgers struct {
 	kept    *State
 }
 
-// ledger is the book of the kitchen, without judging any find. It never fails: lines
+// Ledger is the book of the kitchen, without judging any find. It never fails: lines
 // that can't be read, and lines that contradict the others, are set aside.
 func (c *Service) Ledger() *State {
 	set, err := c.People.Settings()
@@ -69,7 +70,7 @@ func (l *ledgers) play(lines []store.KitchenLine) {
 			err = k.Book.Play(e)
 		}
 		if err != nil {
-			k.Aside = append(k.Aside, records.SetAside(kitchenLine, records.Itoa(int(line.Seq)), records.Said(line.Doc), wordsOf(err)))
+			k.Aside = append(k.Aside, records.SetAside(kitchenLine, strconv.Itoa(int(line.Seq)), records.Said(line.Doc), wordsOf(err)))
 			continue
 		}
 		k.Events = append(k.Events, *e)

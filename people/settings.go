@@ -2,6 +2,7 @@ package people
 
 import (
 	"errors"
+	"strconv"
 	"strings"
 
 	"zestythicket/lot"
@@ -28,7 +29,7 @@ type Settings struct {
 
 const SettingsKind = "settings"
 
-// standardSettings are the defaults, all our own.
+// StandardSettings are the defaults, all our own.
 func StandardSettings() *Settings {
 	r := lot.Standard()
 	return &Settings{Numbers: []Number{}, WaitHours: int(r.WaitMS / lot.HourMS), TasteMost: r.TasteMost.String(), Unit: "g", Trimmed: "0.2"}
@@ -50,7 +51,7 @@ func (c *Service) SaveSettings(s *Settings) (*Settings, error) {
 		n := &s.Numbers[i]
 		n.Label, n.Number = strings.TrimSpace(n.Label), strings.TrimSpace(n.Number)
 		if n.Label == "" || strings.Trim(n.Number, "0123456789 +()-/.") != "" || !strings.ContainsAny(n.Number, "0123456789") {
-			bad.Add("body.numbers["+records.Itoa(i)+"]", "who it is, and digits", "%q is no telephone number", n.Number)
+			bad.Add("body.numbers["+strconv.Itoa(i)+"]", "who it is, and digits", "%q is no telephone number", n.Number)
 		}
 	}
 	if most, err := quantity.Parse(s.TasteMost); err != nil || !most.IsPositive() || most.GreaterThan(lot.Standard().TasteMost) {
@@ -67,7 +68,7 @@ func (c *Service) SaveSettings(s *Settings) (*Settings, error) {
 
 var wholeShare, _ = quantity.Parse("1")
 
-// weigh says a weight in the user's unit.
+// Weigh says a weight in the user's unit.
 func (c *Service) Weigh(a quantity.Amount) string {
 	if s, err := c.Settings(); err == nil {
 		if words, err := quantity.Words(a, s.Unit); err == nil {
@@ -77,6 +78,7 @@ func (c *Service) Weigh(a quantity.Amount) string {
 	return quantity.Grams(a)
 }
 
+// Rules are the settings as the ledger wants them; none is laxer than the standard.
 func (s *Settings) Rules() lot.Rules {
 	r := lot.Standard()
 	// A day is the least; what an earlier form let somebody set shorter is a day.

@@ -13,12 +13,12 @@ import (
 
 	"zestythicket/evidence"
 	"zestythicket/guide"
-	"zestythicket/season"
+	"zestythicket/phenology"
 )
 
 // Where is what is known of the ground.
 type Where struct {
-	Site     season.Site
+	Site     phenology.Site
 	HasSite  bool
 	Region   string // EU, ENA, WNA; empty: everywhere
 	Habitats []string
@@ -28,7 +28,7 @@ type Where struct {
 type Window struct {
 	Taxon  int32
 	Stages guide.StageSet
-	Span   season.Span
+	Span   phenology.Span
 }
 
 // Known is what the user adds to the reckoning.
@@ -55,7 +55,7 @@ type Correction struct {
 }
 
 // Windows reckons the windows of one entry at a place.
-func Windows(b *guide.Book, taxon int32, w *Where, k *Known, d season.Defaults) []Window {
+func Windows(b *guide.Book, taxon int32, w *Where, k *Known, d phenology.Defaults) []Window {
 	t := &b.Taxa[taxon]
 	ref, hasRef := b.PlaceNamed(t.Place)
 	continent := "EU"
@@ -64,10 +64,10 @@ func Windows(b *guide.Book, taxon int32, w *Where, k *Known, d season.Defaults) 
 	}
 	var out []Window
 	for _, win := range t.Windows {
-		for _, span := range season.FromMonths(win.Months, d) {
+		for _, span := range phenology.FromMonths(win.Months, d) {
 			if hasRef && w.HasSite {
-				there := season.Site{Lat: ref.Lat, Lon: ref.Lon, Alt: ref.Alt}
-				span.Carry(season.LawFor(continent), there, w.Site, w.Region == "" || guide.Continent(w.Region) == continent, d)
+				there := phenology.Site{Lat: ref.Lat, Lon: ref.Lon, Alt: ref.Alt}
+				span.Carry(phenology.LawFor(continent), there, w.Site, w.Region == "" || guide.Continent(w.Region) == continent, d)
 			}
 			if k != nil {
 				span.RunLate(k.Late, k.Years, d)
@@ -90,12 +90,12 @@ func Windows(b *guide.Book, taxon int32, w *Where, k *Known, d season.Defaults) 
 
 // nearest: a day belongs to the span whose opening it is less than a third of a
 // year away from; a plant that flowers twice is not pulled from spring to autumn.
-func nearest(s *season.Span, ordinal int) bool {
-	return !s.AllYear && season.Apart(s.Open.At, float64(ordinal)) < season.Year/3
+func nearest(s *phenology.Span, ordinal int) bool {
+	return !s.AllYear && phenology.Apart(s.Open.At, float64(ordinal)) < phenology.Year/3
 }
 
 // correct puts what the user set in the place of what was reckoned for a stage.
-func correct(list []Window, taxon int32, fixed []Correction, d season.Defaults) []Window {
+func correct(list []Window, taxon int32, fixed []Correction, d phenology.Defaults) []Window {
 	for _, c := range fixed {
 		kept := list[:0:0]
 		for _, w := range list {
@@ -103,8 +103,8 @@ func correct(list []Window, taxon int32, fixed []Correction, d season.Defaults) 
 				kept = append(kept, w)
 			}
 		}
-		span := season.Span{Open: season.Edge{At: float64(c.Open), Sd: d.YearSd}, Close: season.Edge{At: float64(c.Close), Sd: d.YearSd},
-			Steps: []season.Step{{What: "set by you for this place", Source: "your own word"}}}
+		span := phenology.Span{Open: phenology.Edge{At: float64(c.Open), Sd: d.YearSd}, Close: phenology.Edge{At: float64(c.Close), Sd: d.YearSd},
+			Steps: []phenology.Step{{What: "set by you for this place", Source: "your own word"}}}
 		list = append(kept, Window{taxon, guide.NewStageSet(c.Stage), span})
 	}
 	return list
@@ -164,7 +164,7 @@ type Plan struct {
 const Least = 0.1
 
 // Make works a plan out. hopes are ids of entries.
-func Make(e *evidence.Engine, w *Where, hopes []string, ordinal int, k *Known, d season.Defaults) Plan {
+func Make(e *evidence.Engine, w *Where, hopes []string, ordinal int, k *Known, d phenology.Defaults) Plan {
 	ix := e.Index()
 	b := ix.Book
 	var p Plan
@@ -218,7 +218,7 @@ func Make(e *evidence.Engine, w *Where, hopes []string, ordinal int, k *Known, d
 func up(p float64) bool { return p < 0 || p >= Least }
 
 // likely says which stages of an entry are up on a day.
-func likely(b *guide.Book, taxon int32, w *Where, k *Known, ordinal int, d season.Defaults) Likely {
+func likely(b *guide.Book, taxon int32, w *Where, k *Known, ordinal int, d phenology.Defaults) Likely {
 	l := Likely{Taxon: taxon, P: -1}
 	for s, p := range Up(Windows(b, taxon, w, k, d), b.Taxa[taxon].Stages, ordinal) {
 		l.P = max(l.P, p)

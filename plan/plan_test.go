@@ -7,21 +7,21 @@ import (
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/guide/load"
+	"zestythicket/phenology"
 	"zestythicket/plan"
-	"zestythicket/season"
 )
 
 func engine(t testing.TB) *evidence.Engine {
 	t.Helper()
-	ix, err := guidefile.LoadIndex(data.FS)
+	ix, err := load.LoadIndex(data.FS)
 	if err != nil {
 		t.Fatal(err)
 	}
 	return evidence.New(ix, evidence.StandardDefaults())
 }
 
-var std = season.StandardDefaults()
+var std = phenology.StandardDefaults()
 
 func at(t *testing.T, e *evidence.Engine, id string) int32 {
 	t.Helper()
@@ -37,8 +37,8 @@ func at(t *testing.T, e *evidence.Engine, id string) int32 {
 func TestDangersFirst(t *testing.T) {
 	e := engine(t)
 	ix := e.Index()
-	w := &plan.Where{Site: season.Site{Lat: 54.4, Lon: -2.9, Alt: 120}, HasSite: true, Region: "EU", Habitats: []string{"damp-wood"}}
-	p := plan.Make(e, w, []string{"cantharellus-cibarius"}, season.Ordinal(10, 3), nil, std)
+	w := &plan.Where{Site: phenology.Site{Lat: 54.4, Lon: -2.9, Alt: 120}, HasSite: true, Region: "EU", Habitats: []string{"damp-wood"}}
+	p := plan.Make(e, w, []string{"cantharellus-cibarius"}, phenology.Ordinal(10, 3), nil, std)
 	if len(p.Dangers) == 0 || len(p.Hopes) != 1 || p.Hopes[0].P < 0.5 {
 		t.Fatalf("%d dangers, hopes %+v", len(p.Dangers), p.Hopes)
 	}
@@ -71,7 +71,7 @@ func TestKit(t *testing.T) {
 	w := &plan.Where{Region: "EU"}
 	kit := func(hope string, month int) []string {
 		var out []string
-		for _, x := range plan.Make(e, w, []string{hope}, season.Ordinal(month, 15), nil, std).Tools {
+		for _, x := range plan.Make(e, w, []string{hope}, phenology.Ordinal(month, 15), nil, std).Tools {
 			if len(x.Traits) == 0 {
 				t.Errorf("%s is carried for nothing", x.ID)
 			}
@@ -91,7 +91,7 @@ func TestKit(t *testing.T) {
 // shift by place lets late January through. The date never rules anything out.
 func TestSeasonShift(t *testing.T) {
 	e := engine(t)
-	day := season.Ordinal(1, 28)
+	day := phenology.Ordinal(1, 28)
 	best := func(w *plan.Where) float64 {
 		p := 0.0
 		for s, x := range plan.Up(plan.Windows(e.Index().Book, at(t, e, "lamium-purpureum"), w, nil, std), guide.NewStageSet(guide.FlowerStage), day) {
@@ -101,8 +101,8 @@ func TestSeasonShift(t *testing.T) {
 		}
 		return p
 	}
-	north := best(&plan.Where{Region: "EU", HasSite: true, Site: season.Site{Lat: 56, Lon: -3, Alt: 100}})
-	south := best(&plan.Where{Region: "EU", HasSite: true, Site: season.Site{Lat: 38, Lon: -8, Alt: 50}})
+	north := best(&plan.Where{Region: "EU", HasSite: true, Site: phenology.Site{Lat: 56, Lon: -3, Alt: 100}})
+	south := best(&plan.Where{Region: "EU", HasSite: true, Site: phenology.Site{Lat: 38, Lon: -8, Alt: 50}})
 	if south < 0.5 || north > south/2 || north <= 0 {
 		t.Errorf("late January: %.3f in the north, %.3f in the south", north, south)
 	}
@@ -143,10 +143,10 @@ func TestKnown(t *testing.T) {
 
 func BenchmarkMake(b *testing.B) {
 	e := engine(b)
-	w := &plan.Where{Site: season.Site{Lat: 54.4, Lon: -2.9, Alt: 120}, HasSite: true, Region: "EU", Habitats: []string{"damp-wood", "wood-edge"}}
+	w := &plan.Where{Site: phenology.Site{Lat: 54.4, Lon: -2.9, Alt: 120}, HasSite: true, Region: "EU", Habitats: []string{"damp-wood", "wood-edge"}}
 	hopes := []string{"cantharellus-cibarius", "allium-ursinum", "sambucus-nigra", "pleurotus-ostreatus"}
 	b.ReportAllocs()
 	for b.Loop() {
-		plan.Make(e, w, hopes, season.Ordinal(10, 3), nil, std)
+		plan.Make(e, w, hopes, phenology.Ordinal(10, 3), nil, std)
 	}
 }

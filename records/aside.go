@@ -1,6 +1,7 @@
 package records
 
 import (
+	"strconv"
 	"zestythicket/store"
 )
 
@@ -13,24 +14,25 @@ type Aside struct {
 	Why  string `json:"why"`
 }
 
+// AsideOf are the rows of a table that can't be read, as records set aside.
 func AsideOf(lost []store.Lost, what string) []Aside {
 	var out []Aside
 	for _, l := range lost {
-		id := Itoa(int(l.Row))
+		id := strconv.Itoa(int(l.Row))
 		switch {
 		case l.Row == 0:
 			id = "" // the table as a whole
 		case l.To < 0:
 			id += " and on"
 		case l.To > l.Row:
-			id += " to " + Itoa(int(l.To))
+			id += " to " + strconv.Itoa(int(l.To))
 		}
 		out = append(out, Aside{What: what, ID: id, Why: l.Why})
 	}
 	return out
 }
 
-// said shortens what a record says.
+// Said shortens what a record says.
 func Said(text string) string {
 	if r := []rune(text); len(r) > 400 {
 		return string(r[:400]) + "…"

@@ -24,3 +24,26 @@ func (c *Base) On(s *store.Store) *Base {
 	out.Store = s
 	return &out
 }
+
+// SourceTitle names a source in words.
+func (c *Base) SourceTitle(id string) string {
+	for _, s := range c.Engine.Index().Book.Sources {
+		if s.ID == id {
+			return s.Title
+		}
+	}
+	return id
+}
+
+// NameOf is a person's name, or the id where nobody is known by it.
+func (c *Base) NameOf(person string) string {
+	if p, err := c.Store.Person(person); err == nil {
+		return p.Name
+	}
+	return person
+}
+
+// DayOf is a moment as a day of the program's clock.
+func (c *Base) DayOf(ms int64) string {
+	return time.UnixMilli(ms).In(c.Now().Location()).Format(time.DateOnly)
+}

@@ -5,13 +5,13 @@ import (
 
 	"zestythicket/guide"
 	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/guide/load"
 	"zestythicket/report"
 )
 
 func besideRows(t *testing.T, target string, others []string, stages guide.StageSet) (map[string]report.BesideRow, []string) {
 	t.Helper()
-	ix, err := guidefile.LoadIndex(data.FS)
+	ix, err := load.LoadIndex(data.FS)
 	if err != nil {
 		t.Fatal(err)
 	}

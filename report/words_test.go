@@ -8,12 +8,12 @@ import (
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/guide/load"
 )
 
 func writerOf(t *testing.T) *writer {
 	t.Helper()
-	ix, err := guidefile.LoadIndex(data.FS)
+	ix, err := load.LoadIndex(data.FS)
 	if err != nil {
 		t.Fatal(err)
 	}

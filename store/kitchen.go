@@ -3,7 +3,7 @@ package store
 import "gorm.io/gorm"
 
 // KitchenLine is one line of the book of the kitchen. Key is given by the client,
-// so that a line sent again is stored once. Doc is JSON; package casebook says
+// so that a line sent again is stored once. Doc is JSON; the package kitchen says
 // what is in it.
 type KitchenLine struct {
 	Seq  int64 `gorm:"primaryKey"`

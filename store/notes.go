@@ -9,7 +9,7 @@ import (
 )
 
 // Note is one record of a kind: a place, a walk, a first-seen day, a sign. Doc is
-// JSON; package casebook says what is in it. Rev goes up by one with each change.
+// JSON; the domain that keeps it says what is in it. Rev goes up by one with each change.
 type Note struct {
 	Kind string `gorm:"primaryKey"`
 	ID   string `gorm:"primaryKey"`

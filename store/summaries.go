@@ -17,7 +17,7 @@ type Summary struct {
 	FindID   string `gorm:"primaryKey"`
 	Inputs   int64
 	Version  string
-	Doc      string // JSON; package casebook says what is in it
+	Doc      string // JSON; the domain that keeps it says what is in it
 	Title    string // as the list names it, folded for sorting and searching
 	Text     string // folded: everything that a search looks at
 	Complete bool   // its checks are complete

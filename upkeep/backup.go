@@ -6,6 +6,7 @@ import (
 	"os"
 	"path/filepath"
 	"slices"
+	"strconv"
 	"strings"
 	"sync/atomic"
 
@@ -59,7 +60,7 @@ func (c *Service) NextBackup() (name, path string) {
 	for n := 1; ; n++ {
 		name = base + ".db"
 		if n > 1 {
-			name = base + "-" + records.Itoa(n) + ".db"
+			name = base + "-" + strconv.Itoa(n) + ".db"
 		}
 		if _, err := os.Stat(c.BackupPath(name)); err != nil {
 			return name, c.BackupPath(name)

@@ -7,13 +7,13 @@ import (
 
 	"zestythicket/guide"
 	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/guide/load"
 	"zestythicket/internal/yamlpos"
 )
 
 func index(t testing.TB) *guide.Index {
 	t.Helper()
-	ix, err := guidefile.LoadIndex(data.FS)
+	ix, err := load.LoadIndex(data.FS)
 	if err != nil {
 		t.Fatal(err)
 	}

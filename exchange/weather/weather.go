@@ -20,7 +20,7 @@ import (
 	"time"
 
 	"zestythicket/internal/bounded"
-	"zestythicket/season"
+	"zestythicket/phenology"
 )
 
 // MostLines is how many lines a file may have: a century of days.
@@ -36,7 +36,7 @@ type Problem struct {
 
 // Record is what could be read.
 type Record struct {
-	Days     []season.Weather
+	Days     []phenology.Weather
 	Problems []Problem
 	// Gaps are runs of days that are missing between the first and the last.
 	Gaps []string
@@ -118,7 +118,7 @@ func Read(in io.Reader) (*Record, error) {
 			out.Days = append(out.Days, day)
 		}
 	}
-	slices.SortFunc(out.Days, func(a, b season.Weather) int { return a.Day - b.Day })
+	slices.SortFunc(out.Days, func(a, b phenology.Weather) int { return a.Day - b.Day })
 	out.Problems = bads.All(func(more int) Problem { return Problem{What: fmt.Sprintf("and %d more", more)} })
 	var gaps bounded.List[string]
 	for i := 1; i < len(out.Days); i++ {
@@ -131,13 +131,13 @@ func Read(in io.Reader) (*Record, error) {
 }
 
 func date(day int) string {
-	y, m, d := season.Civil(day)
+	y, m, d := phenology.Civil(day)
 	return fmt.Sprintf("%04d-%02d-%02d", y, m, d)
 }
 
-func oneDay(line int, row []string, cols map[string]column, seen map[int]int, bads *bounded.List[Problem]) (season.Weather, bool) {
-	var w season.Weather
-	bad := func(field, what, hint string) (season.Weather, bool) {
+func oneDay(line int, row []string, cols map[string]column, seen map[int]int, bads *bounded.List[Problem]) (phenology.Weather, bool) {
+	var w phenology.Weather
+	bad := func(field, what, hint string) (phenology.Weather, bool) {
 		bads.Add(Problem{line, field, what, hint})
 		return w, false
 	}
@@ -155,7 +155,7 @@ func oneDay(line int, row []string, cols map[string]column, seen map[int]int, ba
 	if err != nil {
 		return bad("date", fmt.Sprintf("%q is no date", text), "write it as 2026-03-01")
 	}
-	w.Day = season.DayOf(at.Year(), int(at.Month()), at.Day())
+	w.Day = phenology.DayOf(at.Year(), int(at.Month()), at.Day())
 	if was, twice := seen[w.Day]; twice {
 		return bad("date", fmt.Sprintf("%s stood in line %d already", text, was), "each day once; the first is kept")
 	}
@@ -182,7 +182,7 @@ func oneDay(line int, row []string, cols map[string]column, seen map[int]int, ba
 }
 
 // Write writes days in the units of the package.
-func Write(out io.Writer, days []season.Weather) error {
+func Write(out io.Writer, days []phenology.Weather) error {
 	w := csv.NewWriter(out)
 	_ = w.Write([]string{"date", "tmin_c", "tmax_c", "rain_mm"})
 	for _, d := range days {

@@ -6,7 +6,7 @@ import (
 	"strings"
 	"testing"
 
-	"zestythicket/season"
+	"zestythicket/phenology"
 )
 
 func TestRead(t *testing.T) {
@@ -14,7 +14,7 @@ func TestRead(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if len(r.Days) != 3 || len(r.Problems) != 0 || r.Days[0].Day != season.DayOf(2026, 3, 1) {
+	if len(r.Days) != 3 || len(r.Problems) != 0 || r.Days[0].Day != phenology.DayOf(2026, 3, 1) {
 		t.Fatalf("%+v", r)
 	}
 	// 0.5 in = 12.7 mm, 32 °F = 0 °C, 50 °F = 10 °C (NIST SP 811, appendix B).

@@ -5,6 +5,7 @@ package layers
 import (
 	"os/exec"
 	"regexp"
+	"slices"
 	"strings"
 	"testing"
 )
@@ -28,7 +29,7 @@ func imports(t *testing.T, pkg string) []string {
 }
 
 func TestPurePackages(t *testing.T) {
-	for _, pkg := range []string{"guide", "evidence", "season", "sampling", "ring", "plan", "quantity", "lot", "harvest", "incident", "internal/spell"} {
+	for _, pkg := range []string{"guide", "evidence", "phenology", "sampling", "fieldgeo", "plan", "quantity", "lot", "harvest", "incident", "internal/spell"} {
 		for _, i := range imports(t, pkg) {
 			switch i {
 			case "net/http", "os", "io", "time", "math/rand", "math/rand/v2", "database/sql":
@@ -36,7 +37,7 @@ func TestPurePackages(t *testing.T) {
 			}
 		}
 		for _, d := range deps(t, pkg) {
-			if d == "net/http" || strings.HasPrefix(d, "gorm.io/") || strings.Contains(d, "sqlite") || d == "zestythicket/store" || d == "zestythicket/guidefile" || strings.Contains(d, "yaml") {
+			if d == "net/http" || strings.HasPrefix(d, "gorm.io/") || strings.Contains(d, "sqlite") || d == "zestythicket/store" || d == "zestythicket/guide/load" || strings.Contains(d, "yaml") {
 				t.Errorf("%s depends on %s", pkg, d)
 			}
 		}
@@ -54,8 +55,39 @@ func TestDependenciesPointInwards(t *testing.T) {
 			if (strings.HasPrefix(i, "gorm.io/") || strings.Contains(i, "glebarez")) && f[0] != "zestythicket/store" {
 				t.Errorf("%s imports %s; only store may", f[0], i)
 			}
+			if i == "zestythicket/store" && f[0] == "zestythicket/httpapi" {
+				t.Errorf("%s imports %s: it asks the domains", f[0], i)
+			}
 			if strings.HasPrefix(i, "zestythicket/cli") && !strings.HasPrefix(f[0], "zestythicket/cmd") || i == "zestythicket/httpapi" && f[0] != "zestythicket/cli" {
 				t.Errorf("%s imports %s: dependencies point inwards", f[0], i)
+			}
+		}
+	}
+}
+
+// stands says on which other domains each domain may stand. What is below knows nothing
+// of what is above it, so that a change of one is a change of that one.
+var stands = map[string][]string{
+	"records":   {},
+	"people":    {"records"},
+	"ground":    {"records"},
+	"reference": {"records", "finds"}, // the default of a disposal plan
+	"finds":     {"records", "people", "ground"},
+	"kitchen":   {"records", "people", "ground", "finds"},
+	"incidents": {"records", "people", "finds", "kitchen"},
+	"upkeep":    {"records", "people", "ground", "finds", "kitchen", "incidents"},
+	"agenda":    {"records", "ground", "finds", "kitchen", "incidents"},
+}
+
+func TestDomainsStandOnEachOther(t *testing.T) {
+	for domain, on := range stands {
+		for _, i := range imports(t, domain) {
+			name, ours := strings.CutPrefix(i, "zestythicket/")
+			if _, other := stands[name]; ours && other && !slices.Contains(on, name) {
+				t.Errorf("%s imports %s", domain, name)
+			}
+			if name == "app" || name == "httpapi" || strings.HasPrefix(name, "cli") || i == "net/http" {
+				t.Errorf("%s imports %s: dependencies point inwards", domain, i)
 			}
 		}
 	}

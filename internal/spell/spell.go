@@ -1,7 +1,10 @@
 // Package spell compares words written by people.
 package spell
 
-import "strings"
+import (
+	"sort"
+	"strings"
+)
 
 // Distance is the number of single-letter changes, swaps of neighbours
 // included, that turn one word into another (optimal string alignment).
@@ -37,4 +40,41 @@ var folds = strings.NewReplacer("ä", "a", "á", "a", "à", "a", "â", "a", "ö"
 // Fold brings a name to lower case without marks and doubled spaces.
 func Fold(s string) string {
 	return strings.Join(strings.Fields(folds.Replace(strings.ToLower(s))), " ")
+}
+
+// longestWord is as long a word as spelling help is given for; what is longer is
+// no word that was misspelt.
+const longestWord = 60
+
+// Nearest is a hint that names up to three known words close to w.
+func Nearest(w string, known []string) string {
+	if len(w) > longestWord {
+		return "that is too long to be one of them"
+	}
+	type near struct {
+		word string
+		d    int
+	}
+	var list []near
+	for _, k := range known {
+		d := Distance(strings.ToLower(w), strings.ToLower(k))
+		if d <= 2+len(w)/4 || strings.Contains(k, w) && len(w) > 2 {
+			list = append(list, near{k, d})
+		}
+	}
+	sort.SliceStable(list, func(i, j int) bool { return list[i].d < list[j].d })
+	if len(list) > 3 {
+		list = list[:3]
+	}
+	if len(list) == 0 {
+		if len(known) > 0 && len(known) <= 14 {
+			return "known: " + strings.Join(known, ", ")
+		}
+		return ""
+	}
+	words := make([]string, len(list))
+	for i := range list {
+		words[i] = list[i].word
+	}
+	return "nearest: " + strings.Join(words, ", ")
 }

@@ -41,6 +41,9 @@ func Big(t testing.TB, size Size) string {
 		t.Fatal(err)
 	}
 	b := &builder{t: t, tx: tx}
+	if err := tx.QueryRow("SELECT json_extract(facts, '$.target'), json_extract(facts, '$.part') FROM finds WHERE json_extract(facts, '$.target') <> '' ORDER BY created_ms LIMIT 1").Scan(&b.target, &b.part); err != nil {
+		t.Fatal(err)
+	}
 	b.finds(size.Finds)
 	b.kitchen(size.Lines)
 	b.places(size.Places)
@@ -53,6 +56,8 @@ func Big(t testing.TB, size Size) string {
 type builder struct {
 	t  testing.TB
 	tx *sql.Tx
+	// What bags and patches are of.
+	target, part string
 }
 
 func (b *builder) exec(query string, args ...any) {
@@ -118,7 +123,7 @@ func (b *builder) kitchen(n int) {
 		hour := func(h int) time.Time { return at.Add(time.Duration(h) * time.Hour) }
 		who := map[string]any{"person": "rowan"}
 		line(key(0), "bagged", hour(1), map[string]any{"lot": bag, "find": find, "gross": "260", "tare": "10", "pieces": 50, "checked": 50,
-			"bag": map[string]any{"taxon": "sambucus-nigra", "piece": "fruit", "pickedMs": at.UnixMilli()}})
+			"bag": map[string]any{"taxon": b.target, "piece": b.part, "pickedMs": at.UnixMilli()}})
 		line(key(1), "looked", hour(2), map[string]any{"lot": bag, "by": "Rowan"})
 		line(key(2), "sampled", hour(2), map[string]any{"lot": bag})
 		line(key(3), "made", hour(3), map[string]any{"from": []any{map[string]any{"lot": bag, "amount": "200"}}, "to": []any{map[string]any{"lot": dish, "amount": "180", "form": "cooked"}}, "loss": "20"})
@@ -141,7 +146,7 @@ func (b *builder) places(n int) {
 		id := fmt.Sprintf("big-place-%03d", i)
 		doc := map[string]any{"id": id, "name": fmt.Sprintf("Quillow field %d", i), "lat": 52.1 + float64(i)/1000, "lon": -2.5, "region": "EU", "habitats": []string{"hedge"}}
 		if i%10 == 0 { // one in ten is gone back to
-			doc["patches"] = []any{map[string]any{"id": "p1", "name": "The corner", "taxon": "sambucus-nigra", "stage": "fruiting", "every": 340, "points": []any{map[string]any{"lat": 52.1, "lon": -2.5, "day": "2026-09-20"}}}}
+			doc["patches"] = []any{map[string]any{"id": "p1", "name": "The corner", "taxon": b.target, "stage": "fruit", "every": 340, "points": []any{map[string]any{"lat": 52.1, "lon": -2.5, "day": "2026-09-20"}}}}
 		}
 		text, err := json.Marshal(doc)
 		if err != nil {

@@ -16,11 +16,11 @@ import (
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/guide/data"
-	"zestythicket/guidefile"
+	"zestythicket/guide/load"
 	"zestythicket/store"
 )
 
-var shipped = sync.OnceValues(func() (*guide.Index, error) { return guidefile.LoadIndex(data.FS) })
+var shipped = sync.OnceValues(func() (*guide.Index, error) { return load.LoadIndex(data.FS) })
 
 // Index is the shipped guide, read once for all tests of a package. Nobody changes it.
 func Index(t testing.TB) *guide.Index {

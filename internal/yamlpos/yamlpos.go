@@ -6,7 +6,6 @@ package yamlpos
 import (
 	"errors"
 	"fmt"
-	"sort"
 	"strconv"
 	"strings"
 
@@ -235,44 +234,7 @@ func (r Reader) Nearest(w string, known []string) string {
 	if len(*r.Problems) >= bounded.Most {
 		return ""
 	}
-	return Nearest(w, known)
-}
-
-// longestWord is as long a word as spelling help is given for; what is longer is
-// no word that was misspelt.
-const longestWord = 60
-
-// Nearest is a hint that names up to three known words close to w.
-func Nearest(w string, known []string) string {
-	if len(w) > longestWord {
-		return "that is too long to be one of them"
-	}
-	type near struct {
-		word string
-		d    int
-	}
-	var list []near
-	for _, k := range known {
-		d := spell.Distance(strings.ToLower(w), strings.ToLower(k))
-		if d <= 2+len(w)/4 || strings.Contains(k, w) && len(w) > 2 {
-			list = append(list, near{k, d})
-		}
-	}
-	sort.SliceStable(list, func(i, j int) bool { return list[i].d < list[j].d })
-	if len(list) > 3 {
-		list = list[:3]
-	}
-	if len(list) == 0 {
-		if len(known) > 0 && len(known) <= 14 {
-			return "known: " + strings.Join(known, ", ")
-		}
-		return ""
-	}
-	words := make([]string, len(list))
-	for i := range list {
-		words[i] = list[i].word
-	}
-	return "nearest: " + strings.Join(words, ", ")
+	return spell.Nearest(w, known)
 }
 
 func contains(list []string, s string) bool {

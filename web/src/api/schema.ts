@@ -2131,6 +2131,14 @@ export interface components {
             /** @description What became of a gram, from the record */
             yields: components["schemas"]["YieldView"][];
         };
+        Marked: {
+            /**
+             * Format: double
+             * @description Metres; of a point that says none itself
+             */
+            accuracy?: number;
+            points: components["schemas"]["Position"][];
+        };
         MethodLine: {
             /** Format: int64 */
             damage: number;
@@ -2517,14 +2525,6 @@ export interface components {
         Restored: {
             from: string;
             kept: string;
-        };
-        RingIn: {
-            /**
-             * Format: double
-             * @description Metres; of a point that says none itself
-             */
-            accuracy?: number;
-            points: components["schemas"]["Position"][];
         };
         RingOut: {
             /** Format: double */
@@ -4590,7 +4590,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RingIn"];
+                "application/json": components["schemas"]["Marked"];
             };
         };
         responses: {
@@ -4974,7 +4974,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RingIn"];
+                "application/json": components["schemas"]["Marked"];
             };
         };
         responses: {

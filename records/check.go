@@ -1,7 +1,0 @@
-package records
-
-import (
-	"strconv"
-)
-
-func Itoa(i int) string { return strconv.Itoa(i) }
