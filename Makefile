@@ -2,8 +2,8 @@
 GO ?= go
 BIN := bin/zesty-thicket
 PORT ?= 7878
-GO_FILES := $(shell find . -name '*.go' -not -path './web/node_modules/*' 2>/dev/null) $(shell find guide -name '*.yaml' -o -name '*.json' 2>/dev/null) casebook/demo/scenario.json
-WEB_FILES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig*.json -type f 2>/dev/null)
+GO_FILES := $(shell find . -name '*.go' -not -path './web/node_modules/*' 2>/dev/null) $(shell find guide -name '*.yaml' -o -name '*.json' 2>/dev/null) demo/scenario.json
+WEB_FILES := $(shell find web/src web/public web/index.html web/vite.config.ts web/compress.ts web/tsconfig*.json -type f 2>/dev/null)
 
 .PHONY: demo test test-go test-web bench mistakes soak build lint types check-tools chromium clean
 

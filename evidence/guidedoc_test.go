@@ -20,6 +20,7 @@ const guideDoc = "../docs/guide.md"
 
 // TestGuideDoc keeps docs/guide.md true: every count in it is worked out here.
 func TestGuideDoc(t *testing.T) {
+	t.Parallel()
 	e := engineOf(t, "")
 	text := guideDocText(t, e)
 	if *update {

@@ -2,6 +2,7 @@ package evidence_test
 
 import (
 	"os"
+	"sync/atomic"
 	"testing"
 
 	"zestythicket/evidence"
@@ -97,57 +98,65 @@ func TestSingleMistakes(t *testing.T) {
 			acts["act "+act] = func(t *guide.Trait) bool { return t.Act == act }
 		}
 	}
-	tried := 0
-	for ti := range b.Taxa {
-		target := &b.Taxa[ti]
-		for u := range target.Uses {
-			use := &target.Uses[u]
-			if u > 0 && use.Part == target.Uses[u-1].Part && use.Stages == target.Uses[u-1].Stages {
-				continue // the same thing in the hand, prepared otherwise
+	var tried atomic.Int64
+	t.Run("targets", func(t *testing.T) {
+		for ti := range b.Taxa {
+			target := &b.Taxa[ti]
+			if len(target.Uses) == 0 {
+				continue
 			}
-			use.Stages.Each(func(st guide.Stage) {
-				for _, d := range weakest(e, lines, int32(ti), use.Part, st, most) {
-					danger := &b.Taxa[d]
-					if !danger.OnContinentOf(regionOf(target, use)) {
-						continue
+			t.Run(target.ID, func(t *testing.T) {
+				t.Parallel()
+				for u := range target.Uses {
+					use := &target.Uses[u]
+					if u > 0 && use.Part == target.Uses[u-1].Part && use.Stages == target.Uses[u-1].Stages {
+						continue // the same thing in the hand, prepared otherwise
 					}
-					// Without a mistake first: an act that is not asked for then can't go wrong.
-					set := guide.NewStageSet(st)
-					honest := &mistaken{&observer{e, danger, set}, &observer{e, target, set}, acts["nothing"], map[int32]bool{}}
-					if j := honest.follow(ready(e, target, use, st)); j.Verdict == evidence.ChecksComplete {
-						t.Errorf("%s taken for %s (%s, %s): checks complete without a mistake", danger.ID, target.ID, use.Part, st)
-					}
-					for name, wrong := range acts {
-						touched := false
-						for at := range honest.asked {
-							touched = touched || wrong(&b.Traits[at])
-						}
-						if !touched {
-							continue
-						}
-						m := &mistaken{&observer{e, danger, set}, &observer{e, target, set}, wrong, nil}
-						tried++
-						if j := m.follow(ready(e, target, use, st)); j.Verdict == evidence.ChecksComplete {
-							t.Errorf("%s taken for %s (%s, %s): checks complete after one mistake: %s", danger.ID, target.ID, use.Part, st, name)
-						}
-					}
-					// The stage stated wrongly, everything else right.
-					next := guide.NewStageSet(st).WithNeighbours() &^ guide.NewStageSet(st) & danger.Stages
-					next.Each(func(real guide.Stage) {
-						o := &observer{e, danger, guide.NewStageSet(real)}
-						m := &mistaken{o, o, acts["nothing"], nil}
-						tried++
-						if j := m.follow(ready(e, target, use, st)); j.Verdict == evidence.ChecksComplete {
-							t.Errorf("%s at stage %s taken for %s at %s: checks complete", danger.ID, real, target.ID, st)
+					use.Stages.Each(func(st guide.Stage) {
+						for _, d := range weakest(e, lines, int32(ti), use.Part, st, most) {
+							danger := &b.Taxa[d]
+							if !danger.OnContinentOf(regionOf(target, use)) {
+								continue
+							}
+							// Without a mistake first: an act that is not asked for then can't go wrong.
+							set := guide.NewStageSet(st)
+							honest := &mistaken{&observer{e, danger, set}, &observer{e, target, set}, acts["nothing"], map[int32]bool{}}
+							if j := honest.follow(ready(e, target, use, st)); j.Verdict == evidence.ChecksComplete {
+								t.Errorf("%s taken for %s (%s, %s): checks complete without a mistake", danger.ID, target.ID, use.Part, st)
+							}
+							for name, wrong := range acts {
+								touched := false
+								for at := range honest.asked {
+									touched = touched || wrong(&b.Traits[at])
+								}
+								if !touched {
+									continue
+								}
+								m := &mistaken{&observer{e, danger, set}, &observer{e, target, set}, wrong, nil}
+								tried.Add(1)
+								if j := m.follow(ready(e, target, use, st)); j.Verdict == evidence.ChecksComplete {
+									t.Errorf("%s taken for %s (%s, %s): checks complete after one mistake: %s", danger.ID, target.ID, use.Part, st, name)
+								}
+							}
+							// The stage stated wrongly, everything else right.
+							next := guide.NewStageSet(st).WithNeighbours() &^ guide.NewStageSet(st) & danger.Stages
+							next.Each(func(real guide.Stage) {
+								o := &observer{e, danger, guide.NewStageSet(real)}
+								m := &mistaken{o, o, acts["nothing"], nil}
+								tried.Add(1)
+								if j := m.follow(ready(e, target, use, st)); j.Verdict == evidence.ChecksComplete {
+									t.Errorf("%s at stage %s taken for %s at %s: checks complete", danger.ID, real, target.ID, st)
+								}
+							})
 						}
 					})
 				}
 			})
 		}
-	}
-	t.Logf("%d honest mistakes tried", tried)
-	if tried < 500 {
-		t.Errorf("only %d were tried", tried)
+	})
+	t.Logf("%d honest mistakes tried", tried.Load())
+	if tried.Load() < 500 {
+		t.Errorf("only %d were tried", tried.Load())
 	}
 }
 

@@ -50,6 +50,7 @@ func everyNamed(t *testing.T, intent evidence.Intent, which func(at int) bool, c
 // Whoever names a hazard to clear is never told that there is none: the named entry
 // stands among the dangers like any other, and true answers never strike it off.
 func TestNamedHazardIsNeverExempt(t *testing.T) {
+	t.Parallel()
 	ix := engineOf(t, "").Index()
 	cases := everyNamed(t, evidence.Clear, func(at int) bool { return ix.Contact[at] > 0 }, func(name string, n int, j *evidence.Judgement) {
 		if j.Verdict != evidence.HandleAsHazard {
@@ -84,6 +85,7 @@ func inLedger(j *evidence.Judgement, ix *guide.Index, name string) bool {
 
 // Whoever names what is to be protected is never told that it is not one of those.
 func TestNamedProtectedIsNeverExempt(t *testing.T) {
+	t.Parallel()
 	ix := engineOf(t, "").Index()
 	cases := everyNamed(t, evidence.Keep, func(at int) bool { return ix.Book.Taxa[at].Protection != "" }, func(name string, n int, j *evidence.Judgement) {
 		if j.Verdict != evidence.ProtectIt {

@@ -291,6 +291,7 @@ func (tb *table) folds(r *rand.Rand) []int {
 // TestTableFiveFold: each trait seen with probability 0.8 and wrong with 2 %,
 // boxes rebuilt from the training folds only.
 func TestTableFiveFold(t *testing.T) {
+	t.Parallel()
 	if testing.Short() {
 		t.Skip("slow")
 	}
@@ -330,6 +331,7 @@ func TestTableFiveFold(t *testing.T) {
 // TestTableLeftOut leaves one poisonous species out of the guide at a time, as
 // something that no entry describes.
 func TestTableLeftOut(t *testing.T) {
+	t.Parallel()
 	if testing.Short() {
 		t.Skip("slow")
 	}

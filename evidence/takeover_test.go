@@ -11,6 +11,7 @@ import (
 // from the field what only the ground showed, and ends, for every use and stage of
 // the guide, with somebody who answers truly and never dug at the kitchen table.
 func TestSecondLookAtHomeCanEnd(t *testing.T) {
+	t.Parallel()
 	e := engineOf(t, "")
 	ix := e.Index()
 	taken, runs := 0, 0

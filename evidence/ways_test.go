@@ -58,6 +58,7 @@ func walkKey(t *testing.T, o *observer, f *evidence.Find, whole bool) (evidence.
 // Every entry, keyed out truly, is among what is left; and what is left is just
 // what nothing contradicts, entry by entry.
 func TestKeyKeepsTheTruth(t *testing.T) {
+	t.Parallel()
 	e := engineOf(t, "")
 	ix := e.Index()
 	var walked, left []int

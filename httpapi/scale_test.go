@@ -96,8 +96,8 @@ func TestScale(t *testing.T) {
 	} {
 		bytes := 0
 		c.ask(large) // what is kept between requests is made once
-		base := spent(5, func() { c.ask(small) })
-		took := spent(5, func() { bytes = c.ask(large) })
+		base := spent(3, func() { c.ask(small) })
+		took := spent(3, func() { bytes = c.ask(large) })
 		t.Logf("%-22s %7.1f ms, aim %3d; %5.1f times that of a small database; %d bytes", c.name, float64(took.Microseconds())/1000, c.aim.Milliseconds(), float64(took)/float64(max(base, time.Microsecond)), bytes)
 		if took > slack*c.aim {
 			t.Errorf("%s took %v; the aim is %v", c.name, took, c.aim)

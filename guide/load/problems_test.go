@@ -86,14 +86,16 @@ func TestProblems(t *testing.T) {
 		"window turned round":  {"syndromes.yaml", replace("hours: [6, 24]", "hours: [24, 6]"), "the first below the second", "[6, 24]"},
 		"stage check":          {"stages.yaml", replace("state: open", "state: opened"), "unknown state of flowers-open", "open"},
 	} {
-		_, err := load.Load(shipped(t, c.file, c.change))
-		if !errors.Is(err, yamlpos.ErrContent) {
-			t.Errorf("%s: the guide loads: %v", name, err)
-			continue
-		}
-		if got := err.Error(); !strings.Contains(got, c.want) || !strings.Contains(got, c.hint) || !strings.Contains(got, c.file+":") {
-			t.Errorf("%s:\n%s\nwant %q and %q", name, got, c.want, c.hint)
-		}
+		t.Run(name, func(t *testing.T) {
+			t.Parallel()
+			_, err := load.Load(shipped(t, c.file, c.change))
+			if !errors.Is(err, yamlpos.ErrContent) {
+				t.Fatalf("the guide loads: %v", err)
+			}
+			if got := err.Error(); !strings.Contains(got, c.want) || !strings.Contains(got, c.hint) || !strings.Contains(got, c.file+":") {
+				t.Errorf("%s\nwant %q and %q", got, c.want, c.hint)
+			}
+		})
 	}
 }
 

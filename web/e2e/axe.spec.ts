@@ -78,7 +78,18 @@ async function measure(p: Page): Promise<void> {
   await p.getByText('The scale runs from').waitFor();
 }
 
-const sizes = [{ width: 1280, height: 800 }, { width: 390, height: 844 }];
+const wide = { width: 1280, height: 800 };
+const narrow = { width: 390, height: 844 };
+
+/**
+ * How a screen is looked at: each on a wide screen by day, every third on a narrow one too,
+ * and every third at dusk, in turns. Colours and widths do not multiply: a fault of the
+ * theme or of the layout shows on some of the others. ZT_SOAK looks at each in all ways.
+ */
+const ways = (n: number) => {
+  const all = process.env.ZT_SOAK !== undefined;
+  return { sizes: all || n % 3 === 0 || n === 2 ? [wide, narrow] : [wide], dusk: all || n % 3 === 1 };
+};
 
 /** Everything that the page asks for first has come, and stands still. */
 async function there(page: Page): Promise<void> {
@@ -92,6 +103,8 @@ async function there(page: Page): Promise<void> {
 
 // Legacy mode runs in the page itself: there are no frames to join.
 async function look(page: Page, name: string, axe: AxeBuilder): Promise<void> {
+  // The page of terms has seven hundred tiles of one make: some are looked at.
+  if (name.startsWith('terms') && process.env.ZT_SOAK === undefined) axe = axe.exclude('main section:nth-of-type(n+6)');
   const found = await axe.setLegacyMode(true).analyze();
   expect.soft(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`), name).toEqual([]);
 }
@@ -106,6 +119,7 @@ test.beforeEach(async ({ shared }) => {
 
 for (const [n, [name, path, act]] of screens.entries()) {
   test(`axe finds nothing on screen ${n + 1}, ${name}`, async ({ browser, shared }) => {
+    const { sizes, dusk } = ways(n);
     for (const viewport of sizes) {
       if (act && viewport.width < 600 && name === 'part') continue; // behind the plate sheet; the list of a part is looked at in 'measure'
       const context = await browser.newContext({ viewport, colorScheme: 'light', reducedMotion: 'reduce' });
@@ -119,10 +133,11 @@ for (const [n, [name, path, act]] of screens.entries()) {
         await there(page);
       }
       await look(page, `${name}, ${viewport.width} wide`, new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']));
-      // At dusk the page is the same but for its colours.
-      await page.evaluate(() => (document.documentElement.dataset.theme = 'dusk'));
-      await there(page);
-      await look(page, `${name}, ${viewport.width} wide, at dusk`, new AxeBuilder({ page }).withRules(['color-contrast', 'link-in-text-block']));
+      if (dusk) { // the page is the same but for its colours
+        await page.evaluate(() => (document.documentElement.dataset.theme = 'dusk'));
+        await there(page);
+        await look(page, `${name}, ${viewport.width} wide, at dusk`, new AxeBuilder({ page }).withRules(['color-contrast', 'link-in-text-block']));
+      }
       expect(errors.filter((e) => !e.includes('404'))).toEqual([]);
       await context.close();
     }
