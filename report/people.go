@@ -30,7 +30,7 @@ var personFacts = []PersonFact{
 	{ID: "liver-illness", Topic: "illnesses", Label: "illness of the liver"},
 	{ID: "pregnant", Topic: "pregnancy", Label: "pregnant"},
 	{ID: "breastfeeding", Topic: "pregnancy", Label: "breastfeeding"},
-	{ID: "alcohol", Topic: "diet", Label: "alcohol within two days of the meal"},
+	{ID: "alcohol", Topic: "diet", Label: "alcohol within five days of the meal"},
 }
 
 // PersonFacts lists what can be said of a person for this guide.
