@@ -5,6 +5,7 @@ import (
 
 	"zestythicket/guide"
 	"zestythicket/report"
+	"zestythicket/words"
 )
 
 // Differs is a trait that was read one way in the field and another at the table.
@@ -27,6 +28,7 @@ type Second struct {
 	Missing []string  `json:"missing" doc:"What was seen soundly in the field and not looked at again"`
 	Asked   []Asked   `json:"asked" doc:"What a second look has to add"`
 	Ready   bool      `json:"ready" doc:"It stands: the bag can be marked"`
+	Code    string    `json:"code" enum:"none,unreadable,other-target,disagree,field-open,home-open,too-few,asked,agree" doc:"How it stands"`
 	Words   string    `json:"words"`
 }
 
@@ -73,7 +75,7 @@ func (s *Summary) Both() *Second {
 	if s.Second != nil {
 		return s.Second
 	}
-	return &Second{Field: s.ID, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}, Words: "No second look was begun."}
+	return noSecond(s.ID, "", "none")
 }
 
 // secondOf sets the second look at home beside the find.
@@ -89,21 +91,27 @@ func (c *Service) secondOf(field, home *View) *Second {
 	sound := slices.ContainsFunc(s.Differs, func(d Differs) bool { return d.Sound })
 	switch {
 	case home.Facts.Target != field.Facts.Target:
-		s.Words = "At home it was taken for something else."
+		s.Code = "other-target"
 	case sound:
-		s.Words = "Field and table disagree: look again, at both."
+		s.Code = "disagree"
 	case !fieldOK:
-		s.Words = "The find itself is not complete, as it is judged today."
+		s.Code = "field-open"
 	case !homeOK:
-		s.Words = "The second look is not complete yet."
+		s.Code = "home-open"
 	case c.looksAgain(field, home) < looksAtHome:
-		s.Words = "At home at least two features of form are looked at again, on what was carried."
+		s.Code = "too-few"
 	case slices.ContainsFunc(s.Asked, func(a Asked) bool { return !a.Done }):
-		s.Words = "A second look adds what the field could not give: see what is still asked."
+		s.Code = "asked"
 	default:
-		s.Ready, s.Words = true, "Field and table agree. The decision stays with whoever eats; when in doubt, leave it."
+		s.Ready, s.Code = true, "agree"
 	}
+	s.Words = words.SecondLook(s.Code, nil)
 	return s
+}
+
+// noSecond is a second look that is none.
+func noSecond(find, home, code string) *Second {
+	return &Second{Field: find, Home: home, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}, Code: code, Words: words.SecondLook(code, nil)}
 }
 
 // looksAtHome is how many structural looks of the field a second look repeats at

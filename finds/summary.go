@@ -50,7 +50,7 @@ type Summary struct {
 
 // summaryForm goes up when what is in a summary changes, or its words do: those of an
 // older form are old.
-const summaryForm = "1"
+const summaryForm = "2"
 
 // Basis names the guide and the rules by which summaries are made.
 func (c *Service) Basis() string {
@@ -87,7 +87,7 @@ func (c *Service) summaryFor(v *View) *Summary {
 		if hv, err := c.View(home); err == nil {
 			s.Second = c.secondOf(v, hv)
 		} else {
-			s.Second = &Second{Field: v.ID, Home: home, Differs: []Differs{}, Added: []string{}, Missing: []string{}, Asked: []Asked{}, Words: "The second look can't be read."}
+			s.Second = noSecond(v.ID, home, "unreadable")
 		}
 	}
 	s.Moved = c.moved(v)

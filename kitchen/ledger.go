@@ -54,7 +54,6 @@ func (c *Service) Ledger() *State {
 		l.play(lines)
 	}
 	k := &State{Kitchen: c, Book: l.kept.Book.Clone(), Events: slices.Clip(l.kept.Events), Last: l.kept.Last, Aside: slices.Clip(l.kept.Aside), yields: maps.Clone(l.kept.yields), views: map[string]*finds.View{}, finds: map[string]*finds.Summary{}, unit: set.Unit}
-	k.Book.Name = k.NameOf
 	return k
 }
 
@@ -70,7 +69,7 @@ func (l *ledgers) play(lines []store.KitchenLine) {
 			err = k.Book.Play(e)
 		}
 		if err != nil {
-			k.Aside = append(k.Aside, records.SetAside(kitchenLine, strconv.Itoa(int(line.Seq)), records.Said(line.Doc), wordsOf(err)))
+			k.Aside = append(k.Aside, records.SetAside(kitchenLine, strconv.Itoa(int(line.Seq)), records.Said(line.Doc), wordsOf(err, idAsIs)))
 			continue
 		}
 		k.Events = append(k.Events, *e)
@@ -97,3 +96,6 @@ func (c *Service) Exclusively() (end func()) {
 	c.line.Lock()
 	return c.line.Unlock
 }
+
+// idAsIs names somebody by id, where names are not at hand.
+func idAsIs(id string) string { return id }

@@ -17,6 +17,7 @@ import (
 	"zestythicket/records"
 	"zestythicket/report"
 	"zestythicket/store"
+	"zestythicket/words"
 )
 
 // KitchenPart is an amount of a lot, in the unit of the act.
@@ -149,11 +150,11 @@ func (k *State) layHolds() {
 		s := k.finds[l.Find]
 		switch {
 		case s == nil:
-			k.Book.Lay(l.ID, "its find can’t be read: nothing is eaten of it", l.AtMS)
+			k.Book.Lay(l.ID, lot.Reason{Code: "unreadable"}, l.AtMS)
 		case s.Held && !l.WholeAgain(s.LastMS):
-			k.Book.Lay(l.ID, "its patch is mixed: "+s.Words, s.LastMS)
+			k.Book.Lay(l.ID, lot.Reason{Code: "mixed", Args: []string{s.Words}}, s.LastMS)
 		case leftAlone(s):
-			k.Book.Lay(l.ID, "its find is to be left: "+s.Word, s.LastMS)
+			k.Book.Lay(l.ID, lot.Reason{Code: "left", Args: []string{s.Word}}, s.LastMS)
 		}
 	}
 	k.Book.LayUnlooked()
@@ -291,7 +292,7 @@ func (c *Service) Record(k *State, a *KitchenAct) error {
 	}
 	e.Seq = k.Last + 1
 	if err := k.Book.Add(e, a.Seen, k.StepIDs, k.cleared); err != nil {
-		return refusedAct(err)
+		return k.refused(err)
 	}
 	d.Seen = nil
 	// What can't be read back would be set aside: it is read before it is kept.
@@ -403,28 +404,27 @@ func (c *Service) refusedTo(person string, l *lot.Lot) (string, error) {
 	return "", nil
 }
 
-// refusedAct turns a refusal of the book into fields.
-func refusedAct(err error) error {
+// refused turns a refusal of the ledger into fields.
+func (k *State) refused(err error) error {
 	var e *lot.Error
 	if !errors.As(err, &e) {
 		return err
 	}
+	what, do := words.LotRefusal(e, k.NameOf)
 	if errors.Is(err, lot.ErrChanged) {
-		return &records.Conflict{What: e.What, Hint: e.Hint}
+		return &records.Conflict{What: what, Hint: do}
 	}
-	return records.Refuse("body."+e.Op, e.What, e.Hint)
+	return records.Refuse("body."+e.Op, what, do)
 }
 
 // cleared says whether the second look of a bag stands today.
-func (k *State) cleared(bag *lot.Lot) (bool, string) {
+func (k *State) cleared(bag *lot.Lot) (bool, lot.Reason) {
 	f, ok := k.Find(bag.Find)
 	if !ok {
-		return false, "The second look can't be read."
+		return false, lot.Reason{Code: "unreadable"}
 	}
-	if s := f.Both(); !s.Ready {
-		return false, s.Words
-	}
-	return true, ""
+	s := f.Both()
+	return s.Ready, lot.Reason{Code: s.Code}
 }
 
 // UsedUp: a find was bagged, and nothing is left of any of it.

@@ -1,6 +1,7 @@
 package kitchen
 
 import (
+	"errors"
 	"slices"
 	"strconv"
 	"strings"
@@ -10,6 +11,7 @@ import (
 	"zestythicket/quantity"
 	"zestythicket/records"
 	"zestythicket/report"
+	"zestythicket/words"
 )
 
 // StepView is something that must be done first to a lot.
@@ -61,7 +63,7 @@ type LotView struct {
 	State     string           `json:"state" enum:"held,empty,second-look,first-steps,first-taste,open"`
 	What      string           `json:"what"`
 	Hint      string           `json:"hint,omitempty"`
-	Holds     []lot.Hold       `json:"holds"`
+	Holds     []HoldView       `json:"holds"`
 	Steps     []StepView       `json:"steps"`
 	Sampled   bool             `json:"sampled"`
 	KeepByMS  int64            `json:"keepByMs,omitempty"`
@@ -260,7 +262,7 @@ func (k *State) lot(l *lot.Lot) (*LotView, error) {
 	ix := k.Kitchen.Engine.Index()
 	v := &LotView{ID: l.ID, Find: l.Find, Part: l.Piece, Form: l.Form, Bag: len(l.Parents) == 0, PickedMS: l.PickedMS, AtMS: l.AtMS, Made: k.Weigh(l.Made), Left: k.Weigh(l.Left), Grams: l.Left.String(),
 		Pieces: l.Pieces, Checked: l.Checked, Each: l.Each, Basket: l.Basket, Sampled: k.Book.Sampled(l), Rev: l.Rev, Parents: append([]string{}, l.Parents...), Children: append([]string{}, l.Children...),
-		Holds: append([]lot.Hold{}, k.Book.HoldsOn(l.ID)...), Steps: []StepView{}, Eaten: k.Eaters([]string{l.ID}), Yields: []YieldView{}}
+		Holds: holdViews(k.Book.HoldsOn(l.ID)), Steps: []StepView{}, Eaten: k.Eaters([]string{l.ID}), Yields: []YieldView{}}
 	if v.Bag {
 		v.Gross, v.Tare = k.Weigh(l.Gross), k.Weigh(l.Tare)
 	}
@@ -280,7 +282,8 @@ func (k *State) lot(l *lot.Lot) (*LotView, error) {
 		v.Steps = append(v.Steps, StepView{s.ID, s.Do, s.Minutes, slices.Contains(l.Done, s.ID), l.Running[s.ID], k.Kitchen.SourceTitle(s.Source)})
 	}
 	st := k.Book.Standing(l, k.StepIDs(l), k.cleared)
-	v.State, v.What, v.Hint = st.Code, st.What, st.Hint
+	v.State = st.Code
+	v.What, v.Hint = words.LotState(&st, l.ID)
 	if by, ok := k.Book.KeepBy(l); ok && !l.Empty() {
 		v.KeepByMS, v.Late = by, by <= k.Kitchen.Now().UnixMilli()
 	}
@@ -355,7 +358,7 @@ func (c *Service) Trace(id string) (*TraceView, error) {
 		} else if why != "" {
 			m.Why = why
 		} else if m.First, err = k.Book.Serving(l, p.ID, k.StepIDs(l), k.cleared); err != nil {
-			m.Why = wordsOf(err)
+			m.Why = wordsOf(err, k.NameOf)
 		} else {
 			m.May = true
 		}
@@ -472,9 +475,30 @@ func (c *Service) RemovePerson(id string) error {
 	return c.Store.RemovePerson(id)
 }
 
-func wordsOf(err error) string {
-	if e, ok := err.(*lot.Error); ok {
-		return e.What
+func wordsOf(err error, name func(string) string) string {
+	var e *lot.Error
+	if errors.As(err, &e) {
+		what, _ := words.LotRefusal(e, name)
+		return what
 	}
 	return err.Error()
+}
+
+// HoldView is a hold, in words.
+type HoldView struct {
+	Lot      string `json:"lot" doc:"On which it was laid"`
+	Code     string `json:"code" enum:"by-hand,unlooked,uncounted,reaction,unreadable,mixed,left"`
+	Why      string `json:"why"`
+	AtMS     int64  `json:"atMs"`
+	Unlooked bool   `json:"unlooked,omitempty"`
+	Do       string `json:"do,omitempty" doc:"What ends it, where that is not a person’s word"`
+}
+
+func holdViews(list []lot.Hold) []HoldView {
+	out := []HoldView{}
+	for i := range list {
+		why, do := words.Hold(&list[i])
+		out = append(out, HoldView{list[i].Lot, list[i].Reason.Code, why, list[i].AtMS, list[i].Unlooked, do})
+	}
+	return out
 }

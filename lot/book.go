@@ -1,7 +1,6 @@
 package lot
 
 import (
-	"fmt"
 	"slices"
 
 	"zestythicket/quantity"
@@ -29,13 +28,13 @@ type Lot struct {
 
 // Hold is a reason why a lot is held.
 type Hold struct {
-	Lot  string `json:"lot"` // on which it was laid
-	Why  string `json:"why"`
-	AtMS int64  `json:"atMs"`
+	Lot    string // on which it was laid
+	Reason Reason
+	Said   string // by a person who laid it, in their words
+	AtMS   int64
 	// Unlooked: pieces of the bag were never looked at. It reaches what was made of
 	// the bag, and only looking or throwing away ends it.
-	Unlooked bool   `json:"unlooked,omitempty"`
-	Do       string `json:"do,omitempty"` // what ends it, where that is not a person's word
+	Unlooked bool
 }
 
 // Serving is one eating.
@@ -59,7 +58,6 @@ type Feeling struct {
 // Book is what all events come to.
 type Book struct {
 	Rules    Rules
-	Name     func(person string) string // how a refusal names somebody; nil: by id
 	lots     map[string]*Lot
 	order    []string
 	Servings []Serving
@@ -126,10 +124,10 @@ func (l *Lot) Kind() string { return l.Taxon + "|" + l.Piece }
 func (l *Lot) Empty() bool { return !l.Left.IsPositive() }
 
 // Lay puts a hold on a lot that follows from its find, and is no line of the book.
-func (b *Book) Lay(id, why string, atMS int64) {
+func (b *Book) Lay(id string, why Reason, atMS int64) {
 	b.idx = nil
 	if l, ok := b.lots[id]; ok {
-		l.Holds = append(l.Holds, Hold{Lot: id, Why: why, AtMS: atMS})
+		l.Holds = append(l.Holds, Hold{Lot: id, Reason: why, AtMS: atMS})
 	}
 }
 
@@ -142,12 +140,12 @@ func (b *Book) LayUnlooked() {
 		if len(l.Parents) > 0 {
 			continue
 		}
-		h := Hold{Lot: id, AtMS: l.AtMS, Unlooked: true, Do: "Look at each one by itself, or throw it away, and write down how many."}
+		h := Hold{Lot: id, AtMS: l.AtMS, Unlooked: true}
 		switch n := l.Pieces - l.Checked; {
 		case n > 0:
-			h.Why = fmt.Sprintf("%d of %d pieces were never looked at one by one", n, l.Pieces)
+			h.Reason = reason("unlooked", n, l.Pieces)
 		case l.Pieces == 0 && !l.Each:
-			h.Why = "its pieces were not counted, and nobody has said that each was looked at"
+			h.Reason = reason("uncounted")
 		default:
 			continue
 		}
@@ -173,7 +171,7 @@ func (b *Book) apply(e *Event) error {
 	default:
 		l, ok := b.lots[e.Lot]
 		if !ok {
-			return refuse(string(e.Kind), e.Lot, ErrUnknown, "", "there is no lot %q", e.Lot)
+			return refuse(string(e.Kind), e.Lot, ErrUnknown, "no-such-lot", e.Lot)
 		}
 		if err = b.change(l, e); err == nil {
 			l.Rev = max(l.Rev, e.Seq)
@@ -195,17 +193,17 @@ func (b *Book) bag(e *Event) error {
 	net := e.Gross.Sub(e.Tare)
 	switch {
 	case e.Lot == "":
-		return refuse(op, e.Lot, ErrMissing, "", "a bag needs a code")
+		return refuse(op, e.Lot, ErrMissing, "no-code")
 	case b.lots[e.Lot] != nil:
-		return refuse(op, e.Lot, ErrRepeated, "take another code", "there is a lot %s already", e.Lot)
+		return refuse(op, e.Lot, ErrRepeated, "code-taken", e.Lot)
 	case e.Find == "" || e.Taxon == "":
-		return refuse(op, e.Lot, ErrMissing, "one kind, one find, one bag", "a bag belongs to one find")
+		return refuse(op, e.Lot, ErrMissing, "no-find")
 	case !net.IsPositive():
-		return refuse(op, e.Lot, ErrBalance, "weigh the full bag, then the empty one", "the bag weighs %s g empty and %s g full", e.Tare, e.Gross)
+		return refuse(op, e.Lot, ErrBalance, "net-not-positive", e.Tare, e.Gross)
 	case e.PickedMS > e.AtMS:
-		return refuse(op, e.Lot, ErrOrder, "", "it was bagged before it was picked")
+		return refuse(op, e.Lot, ErrOrder, "bagged-before-picked")
 	case e.Pieces < 0 || e.Checked < 0 || e.Pieces > 0 && e.Checked > e.Pieces:
-		return refuse(op, e.Lot, ErrBalance, "", "%d of %d items were looked at", e.Checked, e.Pieces)
+		return refuse(op, e.Lot, ErrBalance, "more-looked-at-than-pieces", e.Checked, e.Pieces)
 	}
 	b.Out.Bagged = b.Out.Bagged.Add(net)
 	b.add(&Lot{ID: e.Lot, Find: e.Find, Taxon: e.Taxon, Piece: e.Piece, Form: "fresh", Basket: e.Basket, AtMS: e.AtMS, PickedMS: e.PickedMS, Gross: e.Gross, Tare: e.Tare,
@@ -218,7 +216,7 @@ func (b *Book) bag(e *Event) error {
 func (b *Book) make(e *Event) error {
 	op := string(e.Kind)
 	if len(e.From) == 0 || len(e.To) == 0 {
-		return refuse(op, e.Lot, ErrMissing, "", "a batch is made from something, into something")
+		return refuse(op, e.Lot, ErrMissing, "made-of-nothing")
 	}
 	in, out := e.Added, e.Loss.Add(e.Discard)
 	var parents []*Lot
@@ -227,15 +225,15 @@ func (b *Book) make(e *Event) error {
 		l := b.lots[p.Lot]
 		switch {
 		case l == nil:
-			return refuse(op, p.Lot, ErrUnknown, "", "there is no lot %q", p.Lot)
+			return refuse(op, p.Lot, ErrUnknown, "no-such-lot", p.Lot)
 		case slices.Contains(parents, l):
-			return refuse(op, p.Lot, ErrRepeated, "", "%s is named twice", p.Lot)
+			return refuse(op, p.Lot, ErrRepeated, "named-twice", p.Lot)
 		case !p.Amount.IsPositive() || p.Amount.GreaterThan(l.Left):
-			return refuse(op, p.Lot, ErrBalance, "", "%s g were to be taken of the %s g left in %s", p.Amount, l.Left, p.Lot)
+			return refuse(op, p.Lot, ErrBalance, "taken-more-than-left", p.Amount, l.Left, p.Lot)
 		case l.AtMS > e.AtMS:
-			return refuse(op, p.Lot, ErrOrder, "", "it was made before %s was there", p.Lot)
+			return refuse(op, p.Lot, ErrOrder, "made-before-part", p.Lot)
 		case first != nil && first.Kind() != l.Kind():
-			return refuse(op, p.Lot, ErrBalance, "a dish of several kinds is several servings of one meal", "%s and %s are different kinds", first.ID, l.ID)
+			return refuse(op, p.Lot, ErrBalance, "mixed-kinds", first.ID, l.ID)
 		}
 		if first == nil {
 			first = l
@@ -247,17 +245,17 @@ func (b *Book) make(e *Event) error {
 	for _, p := range e.To {
 		switch {
 		case p.Lot == "" || b.lots[p.Lot] != nil || seen[p.Lot]:
-			return refuse(op, p.Lot, ErrRepeated, "take another code", "there is a lot %q already", p.Lot)
+			return refuse(op, p.Lot, ErrRepeated, "code-taken", p.Lot)
 		case !p.Amount.IsPositive():
-			return refuse(op, p.Lot, ErrBalance, "", "nothing was made into %s", p.Lot)
+			return refuse(op, p.Lot, ErrBalance, "made-nothing", p.Lot)
 		case !slices.Contains(Forms, p.Form):
-			return refuse(op, p.Lot, ErrMissing, "fresh, cooked, dried, frozen, ground, pickled or extract", "%q is no form", p.Form)
+			return refuse(op, p.Lot, ErrMissing, "no-such-form", p.Form)
 		}
 		seen[p.Lot] = true
 		out = out.Add(p.Amount)
 	}
 	if !in.Equal(out) {
-		return refuse(op, e.To[0].Lot, ErrBalance, "weigh again, or say what was lost, added or thrown away", "%s g went in and %s g came out", in, out)
+		return refuse(op, e.To[0].Lot, ErrBalance, "in-is-not-out", in, out)
 	}
 	b.Out.Added, b.Out.Loss, b.Out.Discarded = b.Out.Added.Add(e.Added), b.Out.Loss.Add(e.Loss), b.Out.Discarded.Add(e.Discard)
 	for i, p := range e.From {
@@ -284,10 +282,10 @@ func (b *Book) make(e *Event) error {
 
 func (b *Book) take(l *Lot, e *Event) error {
 	if !e.Amount.IsPositive() || e.Amount.GreaterThan(l.Left) {
-		return refuse(string(e.Kind), l.ID, ErrBalance, "", "%s g of the %s g left in %s", e.Amount, l.Left, l.ID)
+		return refuse(string(e.Kind), l.ID, ErrBalance, "more-than-left", e.Amount, l.Left, l.ID)
 	}
 	if e.AtMS < l.AtMS && e.Kind != Threw {
-		return refuse(string(e.Kind), l.ID, ErrOrder, "", "%s was not there yet at that time", l.ID)
+		return refuse(string(e.Kind), l.ID, ErrOrder, "not-there-yet", l.ID)
 	}
 	l.Left = l.Left.Sub(e.Amount)
 	return nil
@@ -298,7 +296,7 @@ func (b *Book) change(l *Lot, e *Event) error {
 	// What protects somebody is taken down whatever the clocks did meanwhile.
 	protects := e.Kind == Held || e.Kind == Freed || e.Kind == Threw || e.Kind == Rechecked || e.Kind == Felt && e.Outcome == "reaction"
 	if e.AtMS < l.PickedMS && !protects {
-		return refuse(string(e.Kind), l.ID, ErrOrder, "", "that is before it was picked")
+		return refuse(string(e.Kind), l.ID, ErrOrder, "before-picked")
 	}
 	switch e.Kind {
 	case Threw:
@@ -312,7 +310,7 @@ func (b *Book) change(l *Lot, e *Event) error {
 		l.Each = l.Each || e.Pieces > 0 && l.Pieces == 0
 	case Ate:
 		if e.Person == "" {
-			return refuse("ate", l.ID, ErrMissing, "", "who ate of it?")
+			return refuse("ate", l.ID, ErrMissing, "who-ate")
 		}
 		if err := b.take(l, e); err != nil {
 			return err
@@ -321,17 +319,17 @@ func (b *Book) change(l *Lot, e *Event) error {
 		b.Servings = append(b.Servings, Serving{e.Seq, e.AtMS, l.ID, e.Person, e.Meal, l.Kind(), e.Amount, e.First})
 	case Felt:
 		if e.Person == "" || !slices.Contains(Outcomes, e.Outcome) {
-			return refuse("felt", l.ID, ErrMissing, "nothing, dislike or reaction", "who felt what?")
+			return refuse("felt", l.ID, ErrMissing, "who-felt")
 		}
 		b.Feelings = append(b.Feelings, Feeling{e.Seq, e.AtMS, e.Person, l.Kind(), e.Outcome, e.Why, l.ID})
 		if e.Outcome == "reaction" {
-			l.Holds = append(l.Holds, Hold{Lot: l.ID, Why: "somebody felt something after eating of it", AtMS: e.AtMS})
+			l.Holds = append(l.Holds, Hold{Lot: l.ID, Reason: reason("reaction"), AtMS: e.AtMS})
 		}
 	case Looked:
 		c := *e
 		l.Looked = &c
 	case Held:
-		l.Holds = append(l.Holds, Hold{Lot: l.ID, Why: e.Why, AtMS: e.AtMS})
+		l.Holds = append(l.Holds, Hold{Lot: l.ID, Reason: reason("by-hand"), Said: e.Why, AtMS: e.AtMS})
 	case Freed:
 		l.Holds = nil
 	case Began:
@@ -348,19 +346,19 @@ func (b *Book) change(l *Lot, e *Event) error {
 		l.Sampled = true
 	case Rechecked:
 		if len(l.Parents) > 0 || e.Pieces < 0 || e.Pieces == 0 && !e.Each || e.Checked < 0 || e.Checked > e.Pieces {
-			return refuse("rechecked", l.ID, ErrBalance, "count the pieces of a bag, and how many of them were looked at", "%d of %d items were looked at", e.Checked, e.Pieces)
+			return refuse("rechecked", l.ID, ErrBalance, "more-looked-at-than-pieces", e.Checked, e.Pieces)
 		}
 		l.Pieces, l.Checked, l.Each, l.RecheckedMS = e.Pieces, e.Checked, e.Each && e.Pieces == 0, e.AtMS
 	case Corrected:
 		// What was weighed wrongly is set right on what is left; the difference is
 		// kept in the balance.
 		if e.Why == "" || e.Amount.IsNegative() {
-			return refuse("corrected", l.ID, ErrMissing, "", "why was it %s g and not %s g?", e.Amount, l.Left)
+			return refuse("corrected", l.ID, ErrMissing, "why-corrected", e.Amount, l.Left)
 		}
 		b.Out.Corrected = b.Out.Corrected.Add(e.Amount.Sub(l.Left))
 		l.Left = e.Amount
 	default:
-		return refuse(string(e.Kind), l.ID, ErrMissing, "", "nothing is known of %q", e.Kind)
+		return refuse(string(e.Kind), l.ID, ErrMissing, "no-such-kind", e.Kind)
 	}
 	return nil
 }

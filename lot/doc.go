@@ -25,6 +25,7 @@ package lot
 import (
 	"errors"
 	"fmt"
+	"strings"
 
 	"zestythicket/quantity"
 )
@@ -41,22 +42,43 @@ var (
 	ErrMissing  = errors.New("something is missing")
 )
 
-// Error says what was refused, where, and what to do.
-type Error struct {
-	Op, Lot string
-	Err     error  // one of the sentinels
-	What    string // in words for the user
-	Hint    string
+// Reason is why, as a code with what it is about. The package words says it in words.
+type Reason struct {
+	Code string
+	Args []string
 }
 
-// Error gives the words.
-func (e *Error) Error() string { return e.Op + " " + e.Lot + ": " + e.What }
+func reason(code string, args ...any) Reason {
+	r := Reason{Code: code}
+	for _, a := range args {
+		r.Args = append(r.Args, fmt.Sprint(a))
+	}
+	return r
+}
+
+// String gives the code and its parameters, for a log.
+func (r Reason) String() string { return strings.TrimSpace(r.Code + " " + strings.Join(r.Args, " ")) }
+
+// Error says what was refused, where and why.
+type Error struct {
+	Op, Lot string
+	Err     error // one of the sentinels
+	Reason  Reason
+	// State and Hold are what stands in the way, where it is one of those.
+	State *State
+	Hold  *Hold
+}
+
+// Error gives everything, for the log.
+func (e *Error) Error() string {
+	return e.Op + " " + e.Lot + ": " + e.Err.Error() + ": " + e.Reason.String()
+}
 
 // Unwrap gives the sentinel.
 func (e *Error) Unwrap() error { return e.Err }
 
-func refuse(op, lot string, err error, hint, format string, args ...any) error {
-	return &Error{op, lot, err, fmt.Sprintf(format, args...), hint}
+func refuse(op, lot string, err error, code string, args ...any) error {
+	return &Error{Op: op, Lot: lot, Err: err, Reason: reason(code, args...)}
 }
 
 // Kind is what happened.

@@ -78,7 +78,7 @@ func (b *Book) allHolds() map[string][]Hold {
 
 // Clone is a ledger of its own that says the same.
 func (b *Book) Clone() *Book {
-	out := &Book{Rules: b.Rules, Name: b.Name, lots: make(map[string]*Lot, len(b.lots)), order: slices.Clip(b.order), Servings: slices.Clip(b.Servings), Feelings: slices.Clip(b.Feelings), Out: b.Out, seq: b.seq}
+	out := &Book{Rules: b.Rules, lots: make(map[string]*Lot, len(b.lots)), order: slices.Clip(b.order), Servings: slices.Clip(b.Servings), Feelings: slices.Clip(b.Feelings), Out: b.Out, seq: b.seq}
 	all := make([]Lot, len(b.order))
 	for i, id := range b.order {
 		l := &all[i]

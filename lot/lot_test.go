@@ -45,7 +45,7 @@ func (d *desk) try(e lot.Event) error {
 	return err
 }
 
-func (d *desk) cleared(bag *lot.Lot) (bool, string) { return d.bad[bag.ID] == "", d.bad[bag.ID] }
+func (d *desk) cleared(bag *lot.Lot) (bool, lot.Reason) { return d.bad[bag.ID] == "", lot.Reason{Code: d.bad[bag.ID]} }
 
 func (d *desk) do(list ...lot.Event) {
 	d.t.Helper()
@@ -90,22 +90,22 @@ func kitchen(t *testing.T) *desk {
 
 func TestWhatDoesNotAddUp(t *testing.T) {
 	d := kitchen(t)
-	d.refused(lot.ErrBalance, "weighs", lot.Event{Kind: lot.Bagged, Lot: "N", Find: "f1", Taxon: "t", Gross: g("10"), Tare: g("12")})
-	d.refused(lot.ErrBalance, "looked at", func() lot.Event { e := bag("N", "f1", "10"); e.Pieces, e.Checked = 4, 5; return e }())
+	d.refused(lot.ErrBalance, "net-not-positive", lot.Event{Kind: lot.Bagged, Lot: "N", Find: "f1", Taxon: "t", Gross: g("10"), Tare: g("12")})
+	d.refused(lot.ErrBalance, "more-looked-at-than-pieces 5 4", func() lot.Event { e := bag("N", "f1", "10"); e.Pieces, e.Checked = 4, 5; return e }())
 	d.refused(lot.ErrRepeated, "already", bag("A", "f1", "10"))
-	d.refused(lot.ErrOrder, "before it was picked", func() lot.Event { e := bag("N", "f1", "10"); e.PickedMS = 500; return e }())
-	d.refused(lot.ErrBalance, "left in A", made(500, []lot.Part{{Lot: "A", Amount: g("200.000001")}}, []lot.Part{{Lot: "N", Amount: g("200.000001"), Form: "dried"}}, "0"))
-	d.refused(lot.ErrBalance, "went in", made(500, []lot.Part{{Lot: "A", Amount: g("100")}}, []lot.Part{{Lot: "N", Amount: g("10"), Form: "dried"}}, "89.9"))
-	d.refused(lot.ErrOrder, "before B was there", made(350, []lot.Part{{Lot: "B", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("1"), Form: "frozen"}}, "0"))
-	d.refused(lot.ErrRepeated, "named twice", made(500, []lot.Part{{Lot: "A", Amount: g("1")}, {Lot: "A", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("2"), Form: "dried"}}, "0"))
-	d.refused(lot.ErrUnknown, "no lot", made(500, []lot.Part{{Lot: "Z", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("1"), Form: "dried"}}, "0"))
-	d.refused(lot.ErrMissing, "no form", made(500, []lot.Part{{Lot: "A", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("1"), Form: "raw"}}, "0"))
-	d.refused(lot.ErrBalance, "left in B", lot.Event{Kind: lot.Threw, Lot: "B", Amount: g("150.1"), AtMS: 500})
-	d.refused(lot.ErrOrder, "not there yet", ate("B", "Sorrel", "10", 399, true))
-	d.refused(lot.ErrMissing, "why was it", lot.Event{Kind: lot.Corrected, Lot: "A", Amount: g("10"), AtMS: 500})
+	d.refused(lot.ErrOrder, "bagged-before-picked", func() lot.Event { e := bag("N", "f1", "10"); e.PickedMS = 500; return e }())
+	d.refused(lot.ErrBalance, "taken-more-than-left", made(500, []lot.Part{{Lot: "A", Amount: g("200.000001")}}, []lot.Part{{Lot: "N", Amount: g("200.000001"), Form: "dried"}}, "0"))
+	d.refused(lot.ErrBalance, "in-is-not-out", made(500, []lot.Part{{Lot: "A", Amount: g("100")}}, []lot.Part{{Lot: "N", Amount: g("10"), Form: "dried"}}, "89.9"))
+	d.refused(lot.ErrOrder, "made-before-part B", made(350, []lot.Part{{Lot: "B", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("1"), Form: "frozen"}}, "0"))
+	d.refused(lot.ErrRepeated, "named-twice A", made(500, []lot.Part{{Lot: "A", Amount: g("1")}, {Lot: "A", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("2"), Form: "dried"}}, "0"))
+	d.refused(lot.ErrUnknown, "no-such-lot", made(500, []lot.Part{{Lot: "Z", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("1"), Form: "dried"}}, "0"))
+	d.refused(lot.ErrMissing, "no-such-form raw", made(500, []lot.Part{{Lot: "A", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("1"), Form: "raw"}}, "0"))
+	d.refused(lot.ErrBalance, "more-than-left", lot.Event{Kind: lot.Threw, Lot: "B", Amount: g("150.1"), AtMS: 500})
+	d.refused(lot.ErrOrder, "not-there-yet", ate("B", "Sorrel", "10", 399, true))
+	d.refused(lot.ErrMissing, "why-corrected", lot.Event{Kind: lot.Corrected, Lot: "A", Amount: g("10"), AtMS: 500})
 	// Two kinds are never one lot.
 	d.do(bag("C", "x1", "50"))
-	d.refused(lot.ErrBalance, "different kinds", made(500, []lot.Part{{Lot: "A", Amount: g("1")}, {Lot: "C", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("2"), Form: "cooked"}}, "0"))
+	d.refused(lot.ErrBalance, "mixed-kinds", made(500, []lot.Part{{Lot: "A", Amount: g("1")}, {Lot: "C", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("2"), Form: "cooked"}}, "0"))
 	if !d.b.Balance().IsZero() {
 		t.Errorf("%s g too much", d.b.Balance())
 	}
@@ -117,44 +117,44 @@ func TestLocks(t *testing.T) {
 	d := newDesk(t)
 	d.steps = []string{"boil"}
 	d.do(bag("A", "f1", "400"), made(400, []lot.Part{{Lot: "A", Amount: g("200")}}, []lot.Part{{Lot: "B", Amount: g("200"), Form: "cooked"}}, "0"))
-	d.refused(lot.ErrNotYet, "second look", ate("B", "Sorrel", "10", 500, true))
+	d.refused(lot.ErrNotYet, "second-look-not-made A", ate("B", "Sorrel", "10", 500, true))
 	d.do(lot.Event{Kind: lot.Looked, Lot: "A", By: "Tansy", AtMS: 450})
 	d.bad["A"] = "the print disagrees"
 	d.refused(lot.ErrNotYet, "the print disagrees", ate("B", "Sorrel", "10", 500, true))
 	delete(d.bad, "A")
 	d.refused(lot.ErrNotYet, "boil", ate("B", "Sorrel", "10", 500, true))
-	d.refused(lot.ErrUnknown, "none of its steps", lot.Event{Kind: lot.Did, Lot: "B", Step: "peel", AtMS: 500})
+	d.refused(lot.ErrUnknown, "no-such-step", lot.Event{Kind: lot.Did, Lot: "B", Step: "peel", AtMS: 500})
 	d.do(lot.Event{Kind: lot.Began, Lot: "B", Step: "boil", AtMS: 500}, lot.Event{Kind: lot.Did, Lot: "B", Step: "boil", AtMS: 600})
-	d.refused(lot.ErrNotYet, "not tasted this kind", ate("B", "Sorrel", "10", 700, false))
-	d.refused(lot.ErrNotYet, "too much", ate("B", "Sorrel", "20.1", 700, true))
-	d.refused(lot.ErrNotYet, "raw sample", ate("B", "Sorrel", "20", 700, true))
+	d.refused(lot.ErrNotYet, "taste-first", ate("B", "Sorrel", "10", 700, false))
+	d.refused(lot.ErrNotYet, "taste-too-much", ate("B", "Sorrel", "20.1", 700, true))
+	d.refused(lot.ErrNotYet, "no-raw-sample", ate("B", "Sorrel", "20", 700, true))
 	d.do(lot.Event{Kind: lot.Sampled, Lot: "A", AtMS: 700})
 	wine := ate("B", "Sorrel", "20", 700, true)
 	wine.NoAlcohol = false
 	d.refused(lot.ErrNotYet, "alcohol", wine)
 	d.do(ate("B", "Sorrel", "20", 700, true))
-	d.refused(lot.ErrNotYet, "Sorrel tasted this kind first", ate("B", "Tansy", "10", 800, true))
-	d.refused(lot.ErrNotYet, "still running", ate("B", "Sorrel", "10", 800, true))
-	d.refused(lot.ErrNotYet, "24 hours", lot.Event{Kind: lot.Felt, Lot: "B", Person: "Sorrel", Outcome: "nothing", AtMS: 700 + day - 1})
+	d.refused(lot.ErrNotYet, "another-tastes Sorrel", ate("B", "Tansy", "10", 800, true))
+	d.refused(lot.ErrNotYet, "taste-running", ate("B", "Sorrel", "10", 800, true))
+	d.refused(lot.ErrNotYet, "wait-not-over 24", lot.Event{Kind: lot.Felt, Lot: "B", Person: "Sorrel", Outcome: "nothing", AtMS: 700 + day - 1})
 	// The wait over, nothing opens by itself: somebody has to say how it was.
-	d.refused(lot.ErrNotYet, "still running", ate("B", "Sorrel", "50", 700+2*day, false))
+	d.refused(lot.ErrNotYet, "taste-running", ate("B", "Sorrel", "50", 700+2*day, false))
 	d.do(lot.Event{Kind: lot.Felt, Lot: "B", Person: "Sorrel", Outcome: "nothing", AtMS: 700 + day})
 	d.do(ate("B", "Sorrel", "50", 700+2*day, false))
-	d.refused(lot.ErrNotYet, "not tasted this kind", ate("B", "Tansy", "50", 700+2*day, false)) // each by themselves
+	d.refused(lot.ErrNotYet, "taste-first", ate("B", "Tansy", "50", 700+2*day, false)) // each by themselves
 	d.do(ate("B", "Tansy", "10", 700+2*day, true))
 	// Another new kind has to wait for this one.
 	d.do(bag("X", "x1", "100"), lot.Event{Kind: lot.Looked, Lot: "X", By: "Sorrel", AtMS: 300}, lot.Event{Kind: lot.Sampled, Lot: "X", AtMS: 300}, lot.Event{Kind: lot.Did, Lot: "X", Step: "boil", AtMS: 300},
 		made(800, []lot.Part{{Lot: "X", Amount: g("50")}}, []lot.Part{{Lot: "Y", Amount: g("50"), Form: "cooked"}}, "0"))
-	d.refused(lot.ErrNotYet, "still running", ate("Y", "Tansy", "10", 700+2*day, true))
+	d.refused(lot.ErrNotYet, "taste-running", ate("Y", "Tansy", "10", 700+2*day, true))
 	d.refused(lot.ErrNotYet, "cooked", ate("X", "Sorrel", "10", 700+2*day, true)) // never raw
 	// A dislike is no reaction.
 	d.do(lot.Event{Kind: lot.Felt, Lot: "B", Person: "Tansy", Outcome: "dislike", AtMS: 700 + 4*day})
 	d.do(ate("B", "Tansy", "10", 700+4*day, false))
 	// A reaction is taken down at any time, holds everything, and stays with the person.
 	d.do(lot.Event{Kind: lot.Felt, Lot: "B", Person: "Tansy", Outcome: "reaction", AtMS: 701 + 4*day})
-	d.refused(lot.ErrHeld, "Held", ate("B", "Sorrel", "10", 800+4*day, false))
+	d.refused(lot.ErrHeld, "held: held", ate("B", "Sorrel", "10", 800+4*day, false))
 	d.refused(lot.ErrHeld, "held", made(900+4*day, []lot.Part{{Lot: "A", Amount: g("10")}}, []lot.Part{{Lot: "N", Amount: g("10"), Form: "dried"}}, "0"))
-	d.refused(lot.ErrMissing, "for a reason", lot.Event{Kind: lot.Freed, Lot: "B", By: "Sorrel", AtMS: 900 + 4*day})
+	d.refused(lot.ErrMissing, "freed-by-whom", lot.Event{Kind: lot.Freed, Lot: "B", By: "Sorrel", AtMS: 900 + 4*day})
 	d.do(lot.Event{Kind: lot.Freed, Lot: "B", By: "Sorrel", Why: "the poison service found a cold", AtMS: 900 + 4*day})
 	d.do(ate("B", "Sorrel", "10", 1000+4*day, false))
 	d.refused(lot.ErrHeld, "reacted", ate("B", "Tansy", "10", 1000+9*day, true))

@@ -1,7 +1,6 @@
 package lot
 
 import (
-	"fmt"
 	"slices"
 
 	"zestythicket/quantity"
@@ -33,49 +32,41 @@ var twenty, _ = quantity.Parse("20")
 
 // State is what stands between a lot and a plate.
 type State struct {
-	Code string // held, empty, second-look, first-steps, first-taste, open
-	What string
-	Hint string
+	Code   string // held, empty, second-look, first-steps, first-taste, open
+	Reason Reason
+	Hold   *Hold // of a lot that is held
 }
 
 // Cleared says whether the second look of every bag behind a lot stands. It is
 // worked out outside, from the finds, since the guide may have changed since.
-type Cleared func(bag *Lot) (ok bool, why string)
+type Cleared func(bag *Lot) (ok bool, why Reason)
 
 // Standing says where a lot stands. steps are what must be done first to its kind.
 func (b *Book) Standing(l *Lot, steps []string, cleared Cleared) State {
 	if holds := b.HoldsOn(l.ID); len(holds) > 0 {
-		what := "Held: " + holds[0].Why
-		if holds[0].Lot != l.ID {
-			what += " (laid on " + holds[0].Lot + ")"
-		}
-		hint := "A person takes a hold off, and says why. Time does not."
-		if holds[0].Do != "" {
-			what, hint = what+".", holds[0].Do
-		}
-		return State{"held", what, hint}
+		return State{"held", reason("held"), &holds[0]}
 	}
 	if l.Empty() {
-		return State{"empty", "Nothing of it is left.", ""}
+		return State{Code: "empty", Reason: reason("empty")}
 	}
 	for _, id := range b.Bags(l.ID) {
 		bag := b.lots[id]
 		if bag.Looked == nil {
-			return State{"second-look", "The second look at home is not made (" + id + ").", "Complete checks in the field opened picking, no more."}
+			return State{Code: "second-look", Reason: reason("second-look-not-made", id)}
 		}
 		if ok, why := cleared(bag); !ok {
-			return State{"second-look", why, "What disagrees between field and table holds it."}
+			return State{Code: "second-look", Reason: why}
 		}
 	}
 	for _, s := range steps {
 		if !slices.Contains(l.Done, s) {
-			return State{"first-steps", "To be done first: " + s + ".", "Do it to all of the batch, with its time."}
+			return State{Code: "first-steps", Reason: reason("first-steps", s)}
 		}
 	}
 	if len(b.tasters(l.Kind())) == 0 {
-		return State{"first-taste", "Nobody here has tasted this kind. One person first, a little of it, cooked; the others wait.", ""}
+		return State{Code: "first-taste", Reason: reason("first-taste")}
 	}
-	return State{"open", "Its locks are open. Each person still begins with a first taste of their own.", ""}
+	return State{Code: "open", Reason: reason("open")}
 }
 
 // tasters lists who has a first taste of a kind behind them that went without a
@@ -128,28 +119,24 @@ func (b *Book) running(person string) (Serving, bool) {
 // tells that it has to be a first taste.
 func (b *Book) Serving(l *Lot, person string, steps []string, cleared Cleared) (first bool, err error) {
 	op := "ate"
-	switch s := b.Standing(l, steps, cleared); s.Code {
-	case "held":
-		return false, refuse(op, l.ID, ErrHeld, s.Hint, "%s", s.What)
-	case "empty":
-		return false, refuse(op, l.ID, ErrBalance, "", "%s", s.What)
-	case "second-look", "first-steps":
-		return false, refuse(op, l.ID, ErrNotYet, s.Hint, "%s", s.What)
+	s := b.Standing(l, steps, cleared)
+	if kind, ok := map[string]error{"held": ErrHeld, "empty": ErrBalance, "second-look": ErrNotYet, "first-steps": ErrNotYet}[s.Code]; ok {
+		return false, &Error{Op: op, Lot: l.ID, Err: kind, Reason: s.Reason, State: &s}
 	}
 	for _, f := range b.Feelings {
 		if f.Person == person && f.Kind == l.Kind() && f.Outcome == "reaction" {
-			return false, refuse(op, l.ID, ErrHeld, "", "%s reacted to this kind before.", b.name(person))
+			return false, refuse(op, l.ID, ErrHeld, "reacted-before", person)
 		}
 	}
 	if b.tasted(person, l.Kind()) {
 		return false, nil
 	}
 	if s, ok := b.running(person); ok {
-		return false, refuse(op, l.ID, ErrNotYet, "One new kind at a time; say first how that was.", "A first taste of %s is still running.", s.Lot)
+		return false, refuse(op, l.ID, ErrNotYet, "taste-running", s.Lot)
 	}
 	for _, s := range b.Servings {
 		if s.Kind == l.Kind() && s.First && s.Person != person && len(b.tasters(l.Kind())) == 0 {
-			return false, refuse(op, l.ID, ErrNotYet, "One person first; the others wait.", "%s tasted this kind first and has not said yet how it was.", b.name(s.Person))
+			return false, refuse(op, l.ID, ErrNotYet, "another-tastes", s.Person)
 		}
 	}
 	return true, nil
@@ -161,18 +148,14 @@ func (b *Book) Serving(l *Lot, person string, steps []string, cleared Cleared) (
 func (b *Book) Check(e *Event, seen map[string]int64, steps func(*Lot) []string, cleared Cleared) error {
 	for id, rev := range seen {
 		if l, ok := b.lots[id]; ok && l.Rev > rev {
-			return refuse(string(e.Kind), id, ErrChanged, "look at it as it is now, then do it again", "%s was changed on another screen", id)
+			return refuse(string(e.Kind), id, ErrChanged, "changed", id)
 		}
 	}
 	switch e.Kind {
 	case Made:
 		for _, p := range e.From {
 			if holds := b.HoldsOn(p.Lot); len(holds) > 0 {
-				hint := holds[0].Do
-				if hint == "" {
-					hint = "A person takes a hold off, and says why."
-				}
-				return refuse("made", p.Lot, ErrHeld, hint, "%s is held: %s", p.Lot, holds[0].Why)
+				return &Error{Op: "made", Lot: p.Lot, Err: ErrHeld, Reason: reason("part-is-held", p.Lot), Hold: &holds[0]}
 			}
 		}
 	case Ate:
@@ -182,26 +165,26 @@ func (b *Book) Check(e *Event, seen map[string]int64, steps func(*Lot) []string,
 	case Did:
 		l, ok := b.lots[e.Lot]
 		if ok && !slices.Contains(steps(l), e.Step) {
-			return refuse("did", e.Lot, ErrUnknown, "", "%q is none of its steps", e.Step)
+			return refuse("did", e.Lot, ErrUnknown, "no-such-step", e.Step)
 		}
 	case Freed:
 		if e.By == "" || e.Why == "" {
-			return refuse("freed", e.Lot, ErrMissing, "name a person and a reason", "a hold is taken off by somebody, for a reason")
+			return refuse("freed", e.Lot, ErrMissing, "freed-by-whom")
 		}
 		if l, ok := b.lots[e.Lot]; ok && len(l.Holds) > 0 && !slices.ContainsFunc(l.Holds, func(h Hold) bool { return !h.Unlooked }) {
-			return refuse("freed", e.Lot, ErrHeld, l.Holds[0].Do, "%s", l.Holds[0].Why)
+			return &Error{Op: "freed", Lot: e.Lot, Err: ErrHeld, Reason: reason("not-by-word"), Hold: &l.Holds[0]}
 		}
 	case Held:
 		if e.Why == "" {
-			return refuse("held", e.Lot, ErrMissing, "", "why is it held?")
+			return refuse("held", e.Lot, ErrMissing, "why-held")
 		}
 	case Threw:
 		if l, ok := b.lots[e.Lot]; ok && (e.Pieces < 0 || e.Pieces > l.Pieces) {
-			return refuse("threw", e.Lot, ErrBalance, "count again", "%d pieces of %d", e.Pieces, l.Pieces)
+			return refuse("threw", e.Lot, ErrBalance, "more-pieces-than-there", e.Pieces, l.Pieces)
 		}
 	case Looked:
 		if e.By == "" {
-			return refuse("looked", e.Lot, ErrMissing, "", "who made the second look?")
+			return refuse("looked", e.Lot, ErrMissing, "who-looked")
 		}
 	}
 	return nil
@@ -218,15 +201,15 @@ func (b *Book) checkAte(e *Event, steps func(*Lot) []string, cleared Cleared) er
 	}
 	switch {
 	case first && !e.First:
-		return refuse("ate", l.ID, ErrNotYet, "Make it a first taste: little, cooked, no alcohol, then wait.", "%s has not tasted this kind before.", b.name(e.Person))
+		return refuse("ate", l.ID, ErrNotYet, "taste-first", e.Person)
 	case first && l.Form != "cooked":
-		return refuse("ate", l.ID, ErrNotYet, "Cook a little of it first.", "A first taste is cooked; this is %s.", l.Form)
+		return refuse("ate", l.ID, ErrNotYet, "taste-is-cooked", l.Form)
 	case first && e.Amount.GreaterThan(b.Rules.TasteMost):
-		return refuse("ate", l.ID, ErrNotYet, "One small cap, or a leaf or two.", "%s g is too much for a first taste; at most %s g.", e.Amount, b.Rules.TasteMost)
+		return refuse("ate", l.ID, ErrNotYet, "taste-too-much", e.Amount, b.Rules.TasteMost)
 	case first && !e.NoAlcohol:
-		return refuse("ate", l.ID, ErrNotYet, "", "No alcohol with a first taste, nor on the day before and after.")
+		return refuse("ate", l.ID, ErrNotYet, "taste-no-alcohol")
 	case first && !b.Sampled(l):
-		return refuse("ate", l.ID, ErrNotYet, "Put some of it by: raw, labelled, cold.", "No raw sample of this batch is kept.")
+		return refuse("ate", l.ID, ErrNotYet, "no-raw-sample")
 	}
 	return nil
 }
@@ -244,19 +227,10 @@ func (b *Book) checkFelt(e *Event) error {
 	}
 	s, running := b.running(e.Person)
 	if running && s.Kind == l.Kind() && e.AtMS-s.AtMS < b.Rules.WaitMS {
-		return refuse("felt", e.Lot, ErrNotYet, "A reaction can be put down at any time.", "The wait of %s is not over.", hours(b.Rules.WaitMS))
+		return refuse("felt", e.Lot, ErrNotYet, "wait-not-over", b.Rules.WaitMS/HourMS)
 	}
 	return nil
 }
-
-func (b *Book) name(person string) string {
-	if b.Name == nil {
-		return person
-	}
-	return b.Name(person)
-}
-
-func hours(ms int64) string { return fmt.Sprintf("%d hours", ms/HourMS) }
 
 // Add checks an event and adds it.
 func (b *Book) Add(e *Event, seen map[string]int64, steps func(*Lot) []string, cleared Cleared) error {

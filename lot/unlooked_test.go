@@ -23,7 +23,7 @@ func add(t *testing.T, b *lot.Book, e *lot.Event) {
 }
 
 func nothing(*lot.Lot) []string      { return nil }
-func always(*lot.Lot) (bool, string) { return true, "" }
+func always(*lot.Lot) (bool, lot.Reason) { return true, lot.Reason{} }
 func heldFor(b *lot.Book, id string) bool {
 	for _, l := range b.Lots() {
 		l.Holds = nil

@@ -1716,10 +1716,14 @@ export interface components {
             stages: string[];
             uses: components["schemas"]["Use"][];
         };
-        Hold: {
+        HoldView: {
             /** Format: int64 */
             atMs: number;
+            /** @enum {string} */
+            code: "by-hand" | "unlooked" | "uncounted" | "reaction" | "unreadable" | "mixed" | "left";
+            /** @description What ends it, where that is not a person’s word */
             do?: string;
+            /** @description On which it was laid */
             lot: string;
             unlooked?: boolean;
             why: string;
@@ -2102,7 +2106,7 @@ export interface components {
             grams: string;
             gross?: string;
             hint?: string;
-            holds: components["schemas"]["Hold"][];
+            holds: components["schemas"]["HoldView"][];
             id: string;
             /** Format: int64 */
             keepByMs?: number;
@@ -2574,6 +2578,11 @@ export interface components {
             added: string[];
             /** @description What a second look has to add */
             asked: components["schemas"]["Asked"][];
+            /**
+             * @description How it stands
+             * @enum {string}
+             */
+            code: "none" | "unreadable" | "other-target" | "disagree" | "field-open" | "home-open" | "too-few" | "asked" | "agree";
             differs: components["schemas"]["Differs"][];
             /** @description Id of the find */
             field: string;
