@@ -10,6 +10,7 @@ import (
 	"zestythicket/plan"
 	"zestythicket/records"
 	"zestythicket/report"
+	"zestythicket/words"
 )
 
 // Seen is a first-seen day of a stage at a place.
@@ -273,7 +274,8 @@ func (c *Service) YearAt(place string, taxa []string, day string) (*Year, error)
 			s := &win.Span
 			yw := YearWindow{Stages: win.Stages.Strings(), AllYear: s.AllYear, Open: s.Open.At, OpenSd: s.Open.Sd, Close: s.Close.At, CloseSd: s.Close.Sd, Now: s.Up(today), Steps: []YearStep{}}
 			for _, st := range s.Steps {
-				yw.Steps = append(yw.Steps, YearStep(st))
+				what, source := words.SeasonStep(&st)
+				yw.Steps = append(yw.Steps, YearStep{what, st.Open, st.Close, source})
 			}
 			row.Windows = append(row.Windows, yw)
 		}

@@ -36,18 +36,25 @@ type Stand struct {
 	Need      int // pieces wanted; 0: as many as may be
 }
 
-// Step is one reason, with the number of pieces it leaves.
+// Step is one reason, with the number of pieces it leaves. Code is one of counted,
+// estimated, share, taken, others, need, limit; Args are its numbers, or the words of a
+// policy or a limit as the user has them. The package words says it in words.
 type Step struct {
 	Pieces int
-	Why    string
+	Code   string
+	Args   []string
 }
+
+// Open is something that could not be reckoned: weigh-one or by-volume, with the limit
+// that it is about.
+type Open struct{ Code, Limit string }
 
 // Advice is how much may be taken.
 type Advice struct {
 	Pieces int
 	Grams  quantity.Amount // zero when a piece was not weighed
 	Steps  []Step
-	Open   []string // what could not be reckoned, and why nothing is taken on it
+	Open   []Open // what could not be reckoned
 }
 
 // Recommend reckons the amount: the lower end of what is here, times the share,
@@ -61,21 +68,21 @@ func Recommend(s *Stand) (Advice, error) {
 	here := s.Here
 	if s.Estimated {
 		here = max(0, here-s.Within)
-		a.Steps = append(a.Steps, Step{here, fmt.Sprintf("about %d here, at least %d", s.Here, here)})
+		a.Steps = append(a.Steps, step(here, "estimated", s.Here, here))
 	} else {
-		a.Steps = append(a.Steps, Step{here, fmt.Sprintf("%d counted here", here)})
+		a.Steps = append(a.Steps, step(here, "counted", here))
 	}
 	total := here + s.Taken // what stood here before anybody took any
 	n := int(s.Share.Mul(quantity.Amount{}.Add(whole(total))).IntPart())
-	a.Steps = append(a.Steps, Step{n, fmt.Sprintf("at most %s %% of what stood here: %s", s.Share.Mul(whole(100)).Round(1), s.ShareWhy)})
+	a.Steps = append(a.Steps, step(n, "share", s.Share.Mul(whole(100)).Round(1), s.ShareWhy))
 	if s.Taken > 0 {
 		n = max(0, n-s.Taken)
-		a.Steps = append(a.Steps, Step{n, fmt.Sprintf("%d taken here today already", s.Taken)})
+		a.Steps = append(a.Steps, step(n, "taken", s.Taken))
 	}
 	if s.Others > 0 {
 		if left := here - s.Others; left < n {
 			n = max(0, left)
-			a.Steps = append(a.Steps, Step{n, fmt.Sprintf("%d stay for bees, birds, caterpillars", s.Others)})
+			a.Steps = append(a.Steps, step(n, "others", s.Others))
 		}
 	}
 	for _, l := range s.Limits {
@@ -83,7 +90,7 @@ func Recommend(s *Stand) (Advice, error) {
 	}
 	if s.Need > 0 && s.Need < n {
 		n = s.Need
-		a.Steps = append(a.Steps, Step{n, "no more than you need"})
+		a.Steps = append(a.Steps, step(n, "need"))
 	}
 	a.Pieces, a.Grams = n, s.EachGrams.Mul(whole(n))
 	return a, nil
@@ -96,20 +103,28 @@ func (s *Stand) within(a *Advice, l Limit, n int) int {
 		most = int(l.Amount.IntPart()) - s.Taken
 	case quantity.Mass:
 		if s.EachGrams.IsZero() {
-			a.Open = append(a.Open, "Weigh one piece: the limit is by weight ("+l.Words+").")
+			a.Open = append(a.Open, Open{"weigh-one", l.Words})
 			most = 0
 		} else {
 			most = int(l.Amount.Sub(s.TakenG).Div(s.EachGrams).IntPart())
 		}
 	default:
-		a.Open = append(a.Open, "A limit by volume can't be reckoned in pieces ("+l.Words+"): measure as you pick.")
+		a.Open = append(a.Open, Open{"by-volume", l.Words})
 		return n
 	}
 	if most = max(0, most); most < n {
-		a.Steps = append(a.Steps, Step{most, l.Words})
+		a.Steps = append(a.Steps, step(most, "limit", l.Words))
 		return most
 	}
 	return n
+}
+
+func step(pieces int, code string, args ...any) Step {
+	s := Step{Pieces: pieces, Code: code}
+	for _, a := range args {
+		s.Args = append(s.Args, fmt.Sprint(a))
+	}
+	return s
 }
 
 var one = whole(1)

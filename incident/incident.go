@@ -10,8 +10,6 @@ package incident
 
 import (
 	"cmp"
-	"fmt"
-	"math"
 	"slices"
 
 	"zestythicket/guide"
@@ -68,12 +66,15 @@ type Line struct {
 
 // Clock is an exposure with its times and lines.
 type Clock struct {
-	Exposure  Exposure
-	SinceMS   int64 // from the exposure to now; negative never
-	DelayMS   int64 // from the exposure to the first sign; -1: none felt
-	Lines     []Line
-	Warning   bool // a warning of late signs stands
-	LateWords string
+	Exposure Exposure
+	SinceMS  int64 // from the exposure to now; negative never
+	DelayMS  int64 // from the exposure to the first sign; -1: none felt
+	Lines    []Line
+	Warning  bool // a warning of late signs stands
+	// LateHours is the end of the longest window of days that a warning is of, in hours;
+	// Longer: others take longer still.
+	LateHours float64
+	Longer    bool
 }
 
 // Closing is a person's word that ends a warning.
@@ -154,14 +155,14 @@ func (t *Table) Of(e Exposure, signMS, nowMS int64, closings []Closing) Clock {
 	slices.SortStableFunc(c.Lines, func(a, b Line) int {
 		return cmp.Or(-cmp.Compare(a.Grade, b.Grade), -cmp.Compare(b2i(a.Suspected), b2i(b.Suspected)), -cmp.Compare(b2i(a.Syndrome.Deaths != ""), b2i(b.Syndrome.Deaths != "")), -cmp.Compare(a.Syndrome.To, b.Syndrome.To), cmp.Compare(a.Syndrome.ID, b.Syndrome.ID))
 	})
-	late, longer := 0.0, ""
+	late, longer := 0.0, false
 	for _, l := range c.Lines {
 		if l.Late && l.Grade >= guide.Poisonous {
 			c.Warning = true
 			if l.Syndrome.To <= AcuteHours {
 				late = max(late, l.Syndrome.To)
 			} else {
-				longer = "; some take longer still"
+				longer = true
 			}
 		}
 	}
@@ -171,7 +172,7 @@ func (t *Table) Of(e Exposure, signMS, nowMS int64, closings []Closing) Clock {
 		}
 	}
 	if c.Warning {
-		c.LateWords = fmt.Sprintf("Grave signs may still come, also after feeling better: of the windows that are days, the longest ends after %s%s. No number of hours clears anybody.", span(late), longer)
+		c.LateHours, c.Longer = late, longer
 	}
 	return c
 }
@@ -193,18 +194,6 @@ func fit(s *guide.Syndrome, delayMS int64) Fit {
 }
 
 func ms(hours float64) int64 { return int64(hours * HourMS) }
-
-func span(hours float64) string {
-	switch {
-	case hours < 48:
-		return fmt.Sprintf("%.0f hours", hours)
-	case hours < 24*60:
-		return fmt.Sprintf("%.0f days", math.Ceil(hours/24))
-	case hours < 24*365*2:
-		return fmt.Sprintf("%.0f months", math.Ceil(hours/24/30))
-	}
-	return fmt.Sprintf("%.0f years", math.Ceil(hours/24/365))
-}
 
 func b2i(b bool) int {
 	if b {

@@ -14,6 +14,7 @@ import (
 	"zestythicket/people"
 	"zestythicket/records"
 	"zestythicket/store"
+	"zestythicket/words"
 )
 
 // Exposure is one meal, touch, splash or smoke.
@@ -331,7 +332,7 @@ func (c *Service) Incident(id string) (*IncidentView, error) {
 			sign = 0 // what was felt before a meal is not of it
 		}
 		clock := table.Of(e, sign, v.NowMS, closings)
-		cv := ClockView{Exposure: x, FromBook: strings.HasPrefix(x.ID, bookMeal), OddTime: odd[x.ID], SinceMS: clock.SinceMS, DelayMS: clock.DelayMS, Warning: clock.Warning, LateWords: clock.LateWords, Lines: []SyndromeLine{}}
+		cv := ClockView{Exposure: x, FromBook: strings.HasPrefix(x.ID, bookMeal), OddTime: odd[x.ID], SinceMS: clock.SinceMS, DelayMS: clock.DelayMS, Warning: clock.Warning, LateWords: lateWords(&clock), Lines: []SyndromeLine{}}
 		for i := range clock.Lines {
 			cv.Lines = append(cv.Lines, lineOf(&clock.Lines[i]))
 		}
@@ -339,6 +340,13 @@ func (c *Service) Incident(id string) (*IncidentView, error) {
 	}
 	k.concerned(in, v)
 	return v, nil
+}
+
+func lateWords(c *incident.Clock) string {
+	if !c.Warning {
+		return ""
+	}
+	return words.LateWarning(c.LateHours, c.Longer)
 }
 
 func firstSign(in *Incident) int64 {

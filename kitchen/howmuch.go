@@ -11,6 +11,7 @@ import (
 	"zestythicket/quantity"
 	"zestythicket/records"
 	"zestythicket/store"
+	"zestythicket/words"
 )
 
 // HereNow is what is known of a stand before anything is taken.
@@ -219,12 +220,12 @@ func (c *Service) recommend(v *finds.View, s *HereNow, share *guide.LeaveShare, 
 	if err != nil {
 		return records.Refuse("body", err.Error(), "count again")
 	}
-	out.Pieces, out.Open = a.Pieces, append(out.Open, a.Open...)
+	out.Pieces, out.Open = a.Pieces, append(out.Open, openWords(a.Open)...)
 	if a.Grams.IsPositive() {
 		out.Weight = c.People.Weigh(a.Grams)
 	}
 	for _, x := range a.Steps {
-		out.Steps = append(out.Steps, AdviceStep{x.Pieces, x.Why})
+		out.Steps = append(out.Steps, AdviceStep{x.Pieces, words.HarvestStep(&x)})
 	}
 	if !out.Takeable {
 		out.Pieces, out.Weight = 0, ""
@@ -254,7 +255,7 @@ func (c *Service) limits(v *finds.View, st *harvest.Stand, people int) error {
 			if err != nil {
 				continue // such a limit is not stored
 			}
-			words := "the limit of " + l.Amount + " " + l.Unit + " " + map[string]string{"person-day": "a person and day", "day": "a day in all", "person-year": "a person and year", "year": "a year in all"}[l.Per] + records.WrapIf(l.Source, " (", ")")
+			limit := "the limit of " + l.Amount + " " + l.Unit + " " + map[string]string{"person-day": "a person and day", "day": "a day in all", "person-year": "a person and year", "year": "a year in all"}[l.Per] + records.WrapIf(l.Source, " (", ")")
 			if l.Per == "person-day" || l.Per == "person-year" {
 				amount = amount.Mul(whole(people))
 			}
@@ -270,7 +271,7 @@ func (c *Service) limits(v *finds.View, st *harvest.Stand, people int) error {
 					amount = quantity.Zero
 				}
 			}
-			st.Limits = append(st.Limits, harvest.Limit{Kind: kind, Amount: amount, Words: words})
+			st.Limits = append(st.Limits, harvest.Limit{Kind: kind, Amount: amount, Words: limit})
 		}
 	}
 	return nil
@@ -293,6 +294,14 @@ func (k *State) taken(v *finds.View, day time.Time, year bool) (pieces int, gram
 		pieces, grams = pieces+l.Pieces, grams.Add(l.Made)
 	}
 	return pieces, grams
+}
+
+func openWords(list []harvest.Open) []string {
+	var out []string
+	for i := range list {
+		out = append(out, words.HarvestOpen(&list[i]))
+	}
+	return out
 }
 
 func whole(n int) quantity.Amount {

@@ -8,12 +8,10 @@ type Site struct{ Lat, Lon, Alt float64 }
 // Law says by how many days the same event comes later northward, eastward and
 // upward in spring.
 type Law struct {
-	Name     string
+	Code     string  // hopkins, europe; the package words names it, its source and where it holds
 	PerLat   float64 // days for one degree towards the pole
 	PerLon   float64 // days for one degree eastward
 	PerMetre float64 // days for one metre up
-	Source   string
-	Holds    string // where it holds, in words
 	// South, North, West and East bound where it holds.
 	South, North, West, East float64
 }
@@ -25,16 +23,16 @@ const metresPerFoot = 0.3048 // exactly
 // degrees of longitude eastward and 400 feet upward; in late summer and autumn as
 // much earlier (A. D. Hopkins 1918, Periodical events and natural law as guides to
 // agricultural research and practice, Monthly Weather Review Supplement 9).
-var Hopkins = Law{Name: "Hopkins’ bioclimatic law", PerLat: 4, PerLon: 4.0 / 5, PerMetre: 4 / (400 * metresPerFoot), Source: "Hopkins 1918, Monthly Weather Review Supplement 9",
-	Holds: "temperate North America, away from the Pacific coast", South: 28, North: 52, West: -118, East: -60}
+var Hopkins = Law{Code: "hopkins", PerLat: 4, PerLon: 4.0 / 5, PerMetre: 4 / (400 * metresPerFoot),
+	South: 28, North: 52, West: -118, East: -60}
 
 // Europe holds the gradients used there. Altitude: 22 days for 1000 m, as seen in
 // the Alps in recent decades, against 34 in the sixties (Vitasse, Signarbieux and
 // Fu 2018, PNAS 115: 1004–1008). Latitude and longitude: about two and a half days
 // and half a day for a degree, after maps of the beginning of the growing season
 // (Rötzer and Chmielewski 2001, Climate Research 18: 249–257); figures from memory.
-var Europe = Law{Name: "gradients for Europe", PerLat: 2.5, PerLon: 0.5, PerMetre: 0.022, Source: "Vitasse and others 2018; Rötzer and Chmielewski 2001, from memory",
-	Holds: "Europe between the Mediterranean and the Arctic", South: 36, North: 68, West: -11, East: 32}
+var Europe = Law{Code: "europe", PerLat: 2.5, PerLon: 0.5, PerMetre: 0.022,
+	South: 36, North: 68, West: -11, East: 32}
 
 // LawFor is the law of a continent; elsewhere that of Europe is stretched, and
 // says so by its spread.
@@ -81,7 +79,7 @@ func (s *Span) Carry(l *Law, there, here Site, sameContinent bool, d Defaults) {
 		return
 	}
 	if (there.Lat < 0) != (here.Lat < 0) {
-		s.move("the other half of the globe", "half a year", Year/2.0, 0, Year/2.0, 0)
+		s.move(Step{Code: "other-half"}, Year/2.0, 0, Year/2.0, 0)
 	}
 	if !sameContinent {
 		here.Lon = there.Lon
@@ -104,10 +102,10 @@ func (s *Span) Carry(l *Law, there, here Site, sameContinent bool, d Defaults) {
 		open, closing = open+most/2, closing-most/2
 	}
 	sd := math.Abs(later) * d.ShiftShare
-	what := l.Name
+	step := Step{Code: "law", Law: l.Code}
 	if !l.Within(here) || !sameContinent {
 		sd = math.Hypot(sd, d.OutsideLaw)
-		what += ", stretched beyond " + l.Holds
+		step.Stretched = true
 	}
-	s.move(what, l.Source, open, sd, closing, sd)
+	s.move(step, open, sd, closing, sd)
 }

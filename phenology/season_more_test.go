@@ -121,7 +121,7 @@ func TestHopkins(t *testing.T) {
 	autumn := Span{Open: Edge{270, 10}, Close: Edge{300, 10}}
 	autumn.Carry(&Hopkins, base, Site{41, -81, 200}, true, std)
 	near(t, "autumn comes earlier there", autumn.Open.At, 262, 1e-9)
-	if autumn.Open.Sd <= 10 || len(autumn.Steps) != 1 || autumn.Steps[0].Source == "" {
+	if autumn.Open.Sd <= 10 || len(autumn.Steps) != 1 || autumn.Steps[0].Law != "hopkins" {
 		t.Errorf("no spread, or no word of how it was reckoned: %+v", autumn)
 	}
 	far := Span{Open: Edge{100, 10}, Close: Edge{130, 10}}

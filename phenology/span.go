@@ -8,12 +8,14 @@ type Edge struct {
 	Sd float64 // days
 }
 
-// Step is one thing that moved a span.
+// Step is one thing that moved a span. Code is one of other-half, law, first-seen,
+// degree-days, by-hand; the package words says it in words.
 type Step struct {
-	What string
+	Code      string
+	Law       string // of law: which
+	Stretched bool   // of law: beyond where it holds
 	// Open and Close are the days by which it moved the edges.
 	Open, Close float64
-	Source      string
 }
 
 // Span is when something is up.
@@ -65,11 +67,12 @@ func FromMonths(months uint16, d Defaults) []Span {
 }
 
 // move shifts the edges and widens them.
-func (s *Span) move(what, source string, open, openSd, closing, closeSd float64) {
+func (s *Span) move(step Step, open, openSd, closing, closeSd float64) {
 	s.Open = Edge{ring(s.Open.At-1+open) + 1, math.Hypot(s.Open.Sd, openSd)}
 	s.Close = Edge{ring(s.Close.At-1+closing) + 1, math.Hypot(s.Close.Sd, closeSd)}
 	steps := append([]Step(nil), s.Steps...)
-	s.Steps = append(steps, Step{what, open, closing, source})
+	step.Open, step.Close = open, closing
+	s.Steps = append(steps, step)
 }
 
 // Up is how likely the span is open on a day of the year, 0 to 1: both edges are
@@ -105,6 +108,6 @@ func (s *Span) Learn(seen []int, d Defaults) {
 	prior := s.Open.Sd * s.Open.Sd
 	post := 1 / (1/prior + n/each)
 	shift := post * (sum / each)
-	s.move("your own first-seen days", "normal–normal update", shift, 0, shift, 0)
+	s.move(Step{Code: "first-seen"}, shift, 0, shift, 0)
 	s.Open.Sd = math.Sqrt(post)
 }

@@ -80,7 +80,7 @@ func (s *Span) RunLate(days float64, years int, d Defaults) {
 		return days / 2
 	}
 	// What is known of this year takes the place of what years differ by.
-	s.move("this year’s degree days", "simple average method, base 5 °C", part(s.Open.At), 0, part(s.Close.At), 0)
+	s.move(Step{Code: "degree-days"}, part(s.Open.At), 0, part(s.Close.At), 0)
 	s.Open.Sd, s.Close.Sd = known(s.Open.Sd, d), known(s.Close.Sd, d)
 }
 

@@ -104,7 +104,7 @@ func correct(list []Window, taxon int32, fixed []Correction, d phenology.Default
 			}
 		}
 		span := phenology.Span{Open: phenology.Edge{At: float64(c.Open), Sd: d.YearSd}, Close: phenology.Edge{At: float64(c.Close), Sd: d.YearSd},
-			Steps: []phenology.Step{{What: "set by you for this place", Source: "your own word"}}}
+			Steps: []phenology.Step{{Code: "by-hand"}}}
 		list = append(kept, Window{taxon, guide.NewStageSet(c.Stage), span})
 	}
 	return list
