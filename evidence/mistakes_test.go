@@ -26,7 +26,10 @@ func (m *mistaken) answer(trait int32) evidence.Answer {
 	return m.truth.answer(trait)
 }
 
-func (m *mistaken) follow(f *evidence.Find) evidence.Judgement {
+func (m *mistaken) follow(f *evidence.Find) evidence.Judgement { return m.by(m.answer, f) }
+
+// by answers what is offered until nothing is, or the verdict is not open.
+func (m *mistaken) by(answer func(int32) evidence.Answer, f *evidence.Find) evidence.Judgement {
 	for n := 0; ; n++ {
 		j := m.truth.e.Judge(f, "s1")
 		if j.Verdict != evidence.NotYet || n == 60 {
@@ -47,7 +50,7 @@ func (m *mistaken) follow(f *evidence.Find) evidence.Judgement {
 		if m.asked != nil {
 			m.asked[next] = true
 		}
-		add(f, evidence.Event{Kind: evidence.Answered, Answer: m.answer(next)})
+		add(f, evidence.Event{Kind: evidence.Answered, Answer: answer(next)})
 	}
 }
 

@@ -1,6 +1,8 @@
 package load
 
 import (
+	"slices"
+
 	"zestythicket/guide"
 	"zestythicket/internal/spell"
 )
@@ -108,5 +110,34 @@ func (l *loader) checkKey(k taxonNodes, t *guide.Taxon) {
 				k.r.Fail(k.m["uses"], "add key traits in other parts", "key traits for the stage %s lie in %d part(s), three are needed", st, n)
 			}
 		})
+	}
+}
+
+// nameBack closes what is named one way only: where a dangerous entry says that it is
+// taken for another, the other one names it too. Gates and short lists look at what a
+// target names.
+func (l *loader) nameBack() {
+	type pair struct{ danger, taken int }
+	var missing []pair
+	for i := range l.book.Taxa {
+		d := &l.book.Taxa[i]
+		if d.WorstHazard() < guide.Poisonous {
+			continue
+		}
+		for _, x := range d.Lookalikes {
+			j, ok := l.taxonAt[x.Taxon]
+			if ok && j != i && !slices.ContainsFunc(l.book.Taxa[j].Lookalikes, func(y guide.Lookalike) bool { return y.Taxon == d.ID }) {
+				missing = append(missing, pair{i, j})
+			}
+		}
+	}
+	for _, p := range missing {
+		d, t := &l.book.Taxa[p.danger], &l.book.Taxa[p.taken]
+		for _, x := range d.Lookalikes {
+			if x.Taxon == t.ID {
+				t.Lookalikes = append(slices.Clone(t.Lookalikes), guide.Lookalike{Taxon: d.ID, Why: x.Why})
+				break
+			}
+		}
 	}
 }

@@ -91,6 +91,8 @@ func read(fsys fs.FS) (*loader, error) {
 		}
 	}
 	l.checkTaxa()
+	l.nameBack()
+
 	if len(l.problems) > 0 {
 		return nil, l.problems
 	}
