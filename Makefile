@@ -39,7 +39,7 @@ lint: web/node_modules/.package-lock.json
 	$(GO) vet ./...
 	@test -z "$$(gofmt -l $$(git ls-files '*.go'))" || { gofmt -l $$(git ls-files '*.go'); echo "run gofmt -w on these files"; exit 1; }
 	$(GO) tool staticcheck ./...
-	cd web && npx tsc -b && npx eslint .
+	cd web && npx tsc -b && npx eslint . && npx prettier --check . --log-level warn
 
 chromium:
 	@scripts/install-chromium.sh
@@ -52,7 +52,7 @@ types: web/node_modules/.package-lock.json
 # Every dangerous entry in the place of every target, with every single mistake:
 # half an hour and more.
 mistakes:
-	ZT_ALL_PAIRS=1 $(GO) test ./evidence -run SingleMistakes -count 1 -v -timeout 3h
+	ZT_ALL_PAIRS=1 $(GO) test ./evidence -run "SingleMistakes|Misleading" -count 1 -v -timeout 3h
 
 # The long runs: 300 kills under load, two writers a thousand times, 200 wrong clocks,
 # 140 files with flipped bytes, 20,000 changed bodies, every dangerous entry in place

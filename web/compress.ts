@@ -22,7 +22,10 @@ export const compressed = (): Plugin => ({
     for (const path of files(join(import.meta.dirname, 'dist'))) {
       if (packed.test(path) || path.endsWith('index.html') || statSync(path).size < least) continue; // the page gets a nonce at each request
       const raw = readFileSync(path);
-      const copies: [string, Buffer][] = [['.br', brotliCompressSync(raw, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } })], ['.gz', gzipSync(raw, { level: 9 })]];
+      const copies: [string, Buffer][] = [
+        ['.br', brotliCompressSync(raw, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } })],
+        ['.gz', gzipSync(raw, { level: 9 })],
+      ];
       for (const [end, small] of copies) if (small.length < raw.length) writeFileSync(path + end, small);
     }
   },

@@ -8,6 +8,9 @@ export default ts.config(
   js.configs.recommended,
   ...ts.configs.recommended,
   a11y.flatConfigs.recommended,
-  { files: ['e2e/**', 'bench/**'], rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
+  {
+    files: ['e2e/**', 'bench/**'],
+    rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] },
+  },
   hooks.configs.flat['recommended-latest'] ?? hooks.configs['recommended-latest'],
 );

@@ -9,14 +9,17 @@ test('a tap', async ({ page, server }) => {
   const times: number[] = [];
   for (let i = 0; i < 220; i++) {
     await page.getByRole('button', { name: /^Cap:/ }).click();
-    if (!(await page.getByRole('heading', { name: 'Cap', exact: true }).isVisible())) await page.getByRole('button', { name: /^Cap:/ }).click();
+    if (!(await page.getByRole('heading', { name: 'Cap', exact: true }).isVisible()))
+      await page.getByRole('button', { name: /^Cap:/ }).click();
     await page.getByRole('button', { name: /^Cap surface/ }).click();
     await expect(page.locator('#check-q')).toHaveText('What is the cap’s surface like?'.replace('’', "'"));
     times.push(
       await page.evaluate(
         (n) =>
           new Promise<number>((done) => {
-            const tile = [...document.querySelectorAll<HTMLElement>('[aria-labelledby="check-q"] button')].filter((b) => b.querySelector('svg'))[n % 2]!;
+            const tile = [...document.querySelectorAll<HTMLElement>('[aria-labelledby="check-q"] button')].filter((b) =>
+              b.querySelector('svg'),
+            )[n % 2]!;
             const before = document.querySelector('#check-q')!;
             const t0 = performance.now();
             const seen = new MutationObserver(() => {

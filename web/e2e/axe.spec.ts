@@ -10,27 +10,39 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['dangers', '/find/demo-girolle', (p) => p.keyboard.press('d')],
   ['why', '/find/demo-girolle', (p) => p.keyboard.press('w')],
   ['open', '/find/demo-chestnut', (p) => p.keyboard.press('o')],
-  ['place', '/find/demo-chestnut', async (p) => {
-    if ((p.viewportSize()?.width ?? 0) < 600) await p.getByRole('button', { name: 'Plate', exact: true }).click();
-    await p.getByRole('button', { name: 'Place and rules' }).click();
-  }],
+  [
+    'place',
+    '/find/demo-chestnut',
+    async (p) => {
+      if ((p.viewportSize()?.width ?? 0) < 600) await p.getByRole('button', { name: 'Plate', exact: true }).click();
+      await p.getByRole('button', { name: 'Place and rules' }).click();
+    },
+  ],
   ['checklist', '/find/demo-girolle?way=list'],
   ['key', '/find/demo-girolle?way=key'],
   ['whole look', '/find/demo-girolle?way=whole', (p) => p.getByRole('button', { name: /^Deadly webcap/ }).click()],
   ['stage', '/find/demo-girolle', (p) => p.getByRole('button', { name: /^Stage:/ }).click()],
   ['measure', '/find/demo-girolle?way=list', (p) => measure(p)],
-  ['worn test', '/find/demo-girolle', async (p) => {
-    if ((p.viewportSize()?.width ?? 0) < 600) await p.getByRole('button', { name: 'Plate', exact: true }).click();
-    await p.getByRole('button', { name: /^Flesh:/ }).click();
-    await p.getByRole('button', { name: /^Smell of the flesh/ }).click();
-  }],
+  [
+    'worn test',
+    '/find/demo-girolle',
+    async (p) => {
+      if ((p.viewportSize()?.width ?? 0) < 600) await p.getByRole('button', { name: 'Plate', exact: true }).click();
+      await p.getByRole('button', { name: /^Flesh:/ }).click();
+      await p.getByRole('button', { name: /^Smell of the flesh/ }).click();
+    },
+  ],
   ['hands', '/find/demo-girolle', (p) => p.keyboard.press('h')],
   ['pictures', '/find/demo-girolle', (p) => p.keyboard.press('f')],
   ['look back', '/find/demo-girolle', (p) => p.keyboard.press('r')],
-  ['disposal', '/find/demo-clear', async (p) => {
-    await p.keyboard.press('o');
-    await p.getByRole('button', { name: /^What becomes of it/ }).click();
-  }],
+  [
+    'disposal',
+    '/find/demo-clear',
+    async (p) => {
+      await p.keyboard.press('o');
+      await p.getByRole('button', { name: /^What becomes of it/ }).click();
+    },
+  ],
   ['other answers', '/find/demo-girolle', (p) => p.getByRole('button', { name: 'Couldn’t see it…' }).click()],
   ['keys', '/find/demo-girolle', (p) => p.keyboard.press('?')],
   ['basket', '/find/demo-girolle', (p) => p.keyboard.press('b')],
@@ -38,13 +50,28 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['guide', '/guide'],
   ['entry', '/guide/allium-ursinum', (p) => p.getByRole('button', { name: /^All \d+ traits/ }).click()],
   ['beside', '/guide/allium-ursinum/beside?stage=leaf'],
-  ['audit', '/audit', async (p) => { await p.locator('summary').nth(2).click(); await p.locator('details details summary').first().click(); }],
+  [
+    'audit',
+    '/audit',
+    async (p) => {
+      await p.locator('summary').nth(2).click();
+      await p.locator('details details summary').first().click();
+    },
+  ],
   ['sayings', '/sayings'],
   ['terms', '/terms'],
   ['you', '/you'],
   ['your data', '/data', (p) => p.getByRole('button', { name: 'Look through all of it' }).click()],
   ['today', '/today'],
-  ['year', '/year?place=tarn-wood', (p) => p.getByRole('button', { name: /^Horse mushroom/ }).first().click()],
+  [
+    'year',
+    '/year?place=tarn-wood',
+    (p) =>
+      p
+        .getByRole('button', { name: /^Horse mushroom/ })
+        .first()
+        .click(),
+  ],
   ['places', '/places'],
   ['place', '/places/tarn-wood', (p) => p.getByRole('button', { name: 'Fit a ring' }).click()],
   ['walks', '/walks'],
@@ -52,19 +79,31 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['walk', '/walks/oyster-walk'],
   ['walk sheet', '/walks/oyster-walk/sheet'],
   ['pocket cards', '/walks/oyster-walk/cards', (p) => p.getByRole('article', { name: 'Card: Hawthorn' }).waitFor()],
-  ['how much', '/find/demo-sloes/harvest', async (p) => { await p.getByLabel('Pieces here').fill('400'); await p.getByRole('button', { name: 'How much may I take?' }).click(); await p.getByText(/^Take \d+ at most/).waitFor(); }],
+  [
+    'how much',
+    '/find/demo-sloes/harvest',
+    async (p) => {
+      await p.getByLabel('Pieces here').fill('400');
+      await p.getByRole('button', { name: 'How much may I take?' }).click();
+      await p.getByText(/^Take \d+ at most/).waitFor();
+    },
+  ],
   ['second look', '/find/demo-sloes/second'],
   ['kitchen', '/kitchen', (p) => p.getByText(/^Used up/).click()],
   ['lot', '/kitchen/S3', (p) => p.getByText('Throw away, weigh again, hold').click()],
   ['label', '/kitchen/S3/label'],
   ['sums', '/kitchen/sums'],
   ['journal', '/journal?q=sloe'],
-  ['incident', '/incident/new', async (p) => {
-    await p.getByRole('button', { name: 'Eaten' }).click();
-    await p.getByLabel('What was eaten?').fill('a red berry');
-    await p.getByText('Stored.').waitFor();
-    await p.getByText('Close this warning').first().click();
-  }],
+  [
+    'incident',
+    '/incident/new',
+    async (p) => {
+      await p.getByRole('button', { name: 'Eaten' }).click();
+      await p.getByLabel('What was eaten?').fill('a red berry');
+      await p.getByText('Stored.').waitFor();
+      await p.getByText('Close this warning').first().click();
+    },
+  ],
   ['incidents', '/incident'],
   ['handover', '/incident/axe-incident/sheet'],
   ['lost', '/nowhere'],
@@ -96,7 +135,10 @@ async function there(page: Page): Promise<void> {
   await page.locator('main h1').first().waitFor();
   await page.waitForFunction(() => {
     const root = document.documentElement as HTMLElement & { still?: number };
-    root.still = root.hasAttribute('data-waiting') || document.getAnimations().some((a) => a.playState === 'running') ? 0 : (root.still ?? 0) + 1;
+    root.still =
+      root.hasAttribute('data-waiting') || document.getAnimations().some((a) => a.playState === 'running')
+        ? 0
+        : (root.still ?? 0) + 1;
     return root.still > 3; // frames: a second question may follow from the first answer
   });
 }
@@ -106,15 +148,52 @@ async function look(page: Page, name: string, axe: AxeBuilder): Promise<void> {
   // The page of terms has seven hundred tiles of one make: some are looked at.
   if (name.startsWith('terms') && process.env.ZT_SOAK === undefined) axe = axe.exclude('main section:nth-of-type(n+6)');
   const found = await axe.setLegacyMode(true).analyze();
-  expect.soft(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`), name).toEqual([]);
+  expect
+    .soft(
+      found.violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .map((n) => n.target.join(' '))
+            .slice(0, 3)
+            .join(' | ')}`,
+      ),
+      name,
+    )
+    .toEqual([]);
 }
 
 // Something to be cleared, whose plan has days, and an incident with a sheet.
 test.beforeEach(async ({ shared }) => {
-  const send = (method: string, path: string, body: object) => fetch(`${shared.address}${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const send = (method: string, path: string, body: object) =>
+    fetch(`${shared.address}${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
   if ((await fetch(`${shared.address}/api/finds/demo-clear`)).ok) return;
-  expect((await send('POST', '/api/finds', { id: 'demo-clear', day: '2026-11-20', stages: ['winter-twig'], facts: { intent: 'clear', kingdom: 'plant', region: 'ENA', disposal: { cut: '2026-11-22', weeks: 8 } } })).ok).toBe(true);
-  expect((await send('PUT', '/api/incidents/axe-incident', { id: 'axe-incident', beganMs: 0, exposures: [{ id: 'e1', route: 'eaten', atMs: 1_760_000_000_000, what: 'a red berry' }], symptoms: [{ atMs: 1_760_003_600_000, person: 'Teasel', what: 'dry mouth' }], calls: [], closings: [], rev: 0 })).ok).toBe(true);
+  expect(
+    (
+      await send('POST', '/api/finds', {
+        id: 'demo-clear',
+        day: '2026-11-20',
+        stages: ['winter-twig'],
+        facts: { intent: 'clear', kingdom: 'plant', region: 'ENA', disposal: { cut: '2026-11-22', weeks: 8 } },
+      })
+    ).ok,
+  ).toBe(true);
+  expect(
+    (
+      await send('PUT', '/api/incidents/axe-incident', {
+        id: 'axe-incident',
+        beganMs: 0,
+        exposures: [{ id: 'e1', route: 'eaten', atMs: 1_760_000_000_000, what: 'a red berry' }],
+        symptoms: [{ atMs: 1_760_003_600_000, person: 'Teasel', what: 'dry mouth' }],
+        calls: [],
+        closings: [],
+        rev: 0,
+      })
+    ).ok,
+  ).toBe(true);
 });
 
 for (const [n, [name, path, act]] of screens.entries()) {
@@ -132,11 +211,20 @@ for (const [n, [name, path, act]] of screens.entries()) {
         await act(page);
         await there(page);
       }
-      await look(page, `${name}, ${viewport.width} wide`, new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']));
-      if (dusk) { // the page is the same but for its colours
+      await look(
+        page,
+        `${name}, ${viewport.width} wide`,
+        new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']),
+      );
+      if (dusk) {
+        // the page is the same but for its colours
         await page.evaluate(() => (document.documentElement.dataset.theme = 'dusk'));
         await there(page);
-        await look(page, `${name}, ${viewport.width} wide, at dusk`, new AxeBuilder({ page }).withRules(['color-contrast', 'link-in-text-block']));
+        await look(
+          page,
+          `${name}, ${viewport.width} wide, at dusk`,
+          new AxeBuilder({ page }).withRules(['color-contrast', 'link-in-text-block']),
+        );
       }
       expect(errors.filter((e) => !e.includes('404'))).toEqual([]);
       await context.close();

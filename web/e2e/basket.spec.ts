@@ -1,6 +1,9 @@
 import { expect, test } from './server.ts';
 
-test('the basket is counted item by item, by keyboard alone, and says what a look at some leaves unseen', async ({ page, server }) => {
+test('the basket is counted item by item, by keyboard alone, and says what a look at some leaves unseen', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.address}/find/demo-sloes`);
   await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('Checks complete');
   await page.keyboard.press('b');
@@ -21,7 +24,9 @@ test('the basket is counted item by item, by keyboard alone, and says what a loo
     await expect(sheet.getByRole('region', { name: 'Specimen 1' })).toContainText(`${n} looked at`);
   }
   // C(9,3)/C(10,3) = 7/10.
-  await expect(sheet).toContainText('3 of 10 were looked at. One of another kind would have been missed 70 times in 100');
+  await expect(sheet).toContainText(
+    '3 of 10 were looked at. One of another kind would have been missed 70 times in 100',
+  );
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: 'Basket: 3 of 10' })).toBeVisible();
   // It is stored: a reload shows the same.
@@ -43,13 +48,19 @@ test('before picking, each check that can’t be had later is done or given up o
   await page.getByRole('button', { name: 'Picked…' }).click();
   const sheet = page.getByRole('dialog', { name: 'Before you pick' });
   await expect(sheet.getByRole('status')).toContainText('not looked at yet');
-  const open = async () => Number(/\d+/.exec(await sheet.getByRole('button', { name: /^It is picked, \d+ never/ }).innerText())![0]);
+  const open = async () =>
+    Number(/\d+/.exec(await sheet.getByRole('button', { name: /^It is picked, \d+ never/ }).innerText())![0]);
   const before = await open();
   expect(before).toBeGreaterThan(1);
   await sheet.getByRole('button', { name: 'Give up: How the fruits stand' }).click();
   await expect(sheet.getByRole('listitem').filter({ hasText: 'How the fruits stand' })).toContainText('given up');
   expect(await open()).toBe(before - 1);
-  await sheet.getByRole('listitem').filter({ hasText: 'not looked at' }).first().getByRole('button', { name: 'Do this check' }).click();
+  await sheet
+    .getByRole('listitem')
+    .filter({ hasText: 'not looked at' })
+    .first()
+    .getByRole('button', { name: 'Do this check' })
+    .click();
   await expect(page.locator('#check-q')).toBeVisible();
   await page.keyboard.press('p');
   const stored = page.waitForResponse((r) => r.url().endsWith('/log') && r.ok());
@@ -58,7 +69,10 @@ test('before picking, each check that can’t be had later is done or given up o
   await expect(sheet).toHaveCount(0);
 });
 
-test('a test that takes time runs through a reload and a restart, is due, and is read as long as it was waited for', async ({ page, server }) => {
+test('a test that takes time runs through a reload and a restart, is due, and is read as long as it was waited for', async ({
+  page,
+  server,
+}) => {
   await page.clock.install({ time: new Date() });
   await page.goto(`${server.address}/find/demo-girolle`);
   await page.getByRole('button', { name: /^Flesh:/ }).click();

@@ -10,11 +10,18 @@ const settings = { numbers, waitHours: 24, tasteMost: '20', unit: 'g', trimmed: 
 async function firstLine(page: Page): Promise<() => Promise<number>> {
   await page.evaluate(() => {
     const marks = window as unknown as { took?: number };
-    addEventListener('click', () => {
-      const began = performance.now();
-      const look = () => (document.querySelector('a[href^="tel:"]') ? requestAnimationFrame(() => (marks.took = performance.now() - began)) : requestAnimationFrame(look));
-      look();
-    }, { capture: true, once: true });
+    addEventListener(
+      'click',
+      () => {
+        const began = performance.now();
+        const look = () =>
+          document.querySelector('a[href^="tel:"]')
+            ? requestAnimationFrame(() => (marks.took = performance.now() - began))
+            : requestAnimationFrame(look);
+        look();
+      },
+      { capture: true, once: true },
+    );
   });
   return async () => {
     await page.waitForFunction(() => 'took' in window);
@@ -25,21 +32,34 @@ async function firstLine(page: Page): Promise<() => Promise<number>> {
 /** A find of brambles whose checks are complete, by the bench or by hand. */
 async function brambles(server: Server, id: string): Promise<Scene> {
   const scene = new Scene(server);
-  await scene.begin(id, { target: 'rubus-fruticosus', part: 'fruit', preparation: 'cooked', region: 'EU' }, '2026-09-20', ['fruit']);
+  await scene.begin(
+    id,
+    { target: 'rubus-fruticosus', part: 'fruit', preparation: 'cooked', region: 'EU' },
+    '2026-09-20',
+    ['fruit'],
+  );
   await scene.call('PUT', '/api/settings', settings);
   return scene;
 }
 
-test('a whole day: picked, bagged, looked at again, cooked, tasted, and somebody feels ill', async ({ browser, server }) => {
+test('a whole day: picked, bagged, looked at again, cooked, tasted, and somebody feels ill', async ({
+  browser,
+  server,
+}) => {
   test.setTimeout(300_000);
   const scene = await brambles(server, 'day-brambles');
   const page = await (await browser.newContext({ reducedMotion: 'reduce' })).newPage();
   page.setDefaultTimeout(20_000);
-  const look = async (name: string) => { if (process.env['ZT_LOOK']) await page.screenshot({ path: `${process.env['ZT_LOOK']}/day-${name}.png`, fullPage: true }); };
+  const look = async (name: string) => {
+    if (process.env['ZT_LOOK'])
+      await page.screenshot({ path: `${process.env['ZT_LOOK']}/day-${name}.png`, fullPage: true });
+  };
 
   // In the hedge.
   await page.goto(`${server.address}/find/day-brambles`);
-  expect((await walk(page, scene, 'day-brambles', 'rubus-fruticosus', 'fruit')).view.patch.judgements[0]!.verdict).toBe('checks-complete');
+  expect((await walk(page, scene, 'day-brambles', 'rubus-fruticosus', 'fruit')).view.patch.judgements[0]!.verdict).toBe(
+    'checks-complete',
+  );
   await page.getByRole('link', { name: 'How much, and bag it' }).click();
   await page.getByLabel('Pieces here').fill('200');
   await page.getByLabel('an estimate').check();
@@ -131,13 +151,22 @@ test('a whole day: picked, bagged, looked at again, cooked, tasted, and somebody
   await expect(page.getByText('Stored.', { exact: true })).toBeVisible();
   await expect(page.getByText(/No number of hours clears anybody/).first()).toBeVisible();
   await expect(page.getByText('the records lead to it').first()).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Who else, and what is held' })).toContainText(/Rowan.*Held, in every form: D1 B1|Rowan.*Held, in every form: B1 D1/);
+  await expect(page.getByRole('region', { name: 'Who else, and what is held' })).toContainText(
+    /Rowan.*Held, in every form: D1 B1|Rowan.*Held, in every form: B1 D1/,
+  );
   await look('incident');
 
   // Whatever is left of it is held, and the sheet says what matters to whoever takes over.
   await page.getByRole('link', { name: 'Handover sheet to print' }).click();
   const sheet = page.getByRole('article');
-  for (const words of ['boiled ten minutes', 'nausea', 'Rowan: 12 g of D1', 'raw fruits, cold, labelled', 'nothing here is a diagnosis']) await expect(sheet).toContainText(words);
+  for (const words of [
+    'boiled ten minutes',
+    'nausea',
+    'Rowan: 12 g of D1',
+    'raw fruits, cold, labelled',
+    'nothing here is a diagnosis',
+  ])
+    await expect(sheet).toContainText(words);
   await expect(sheet).not.toContainText(/\bsafe\b/i);
   await look('handover');
   await page.goto(`${server.address}/kitchen/B1`);
@@ -146,7 +175,10 @@ test('a whole day: picked, bagged, looked at again, cooked, tasted, and somebody
   await expect(page.getByRole('link', { name: 'An incident' })).toBeVisible();
 });
 
-test('the page for when something is wrong works with the network cut, and what was put in outlives a crash of the program', async ({ browser, server }) => {
+test('the page for when something is wrong works with the network cut, and what was put in outlives a crash of the program', async ({
+  browser,
+  server,
+}) => {
   await new Scene(server).call('PUT', '/api/settings', settings);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const page = await context.newPage();
@@ -184,7 +216,15 @@ test('the page for when something is wrong works with the network cut, and what 
 
 test('two screens on one incident: neither loses anything', async ({ browser, server }) => {
   const scene = new Scene(server);
-  const doc = { id: 'two-screens', beganMs: 0, exposures: [{ id: 'e1', route: 'skin', atMs: Date.now() - 60_000, what: 'a tall white umbel' }], symptoms: [], calls: [], closings: [], rev: 0 };
+  const doc = {
+    id: 'two-screens',
+    beganMs: 0,
+    exposures: [{ id: 'e1', route: 'skin', atMs: Date.now() - 60_000, what: 'a tall white umbel' }],
+    symptoms: [],
+    calls: [],
+    closings: [],
+    rev: 0,
+  };
   await scene.call('PUT', '/api/incidents/two-screens', doc);
   const one = await (await browser.newContext()).newPage();
   const two = await (await browser.newContext()).newPage();
@@ -199,5 +239,7 @@ test('two screens on one incident: neither loses anything', async ({ browser, se
   await expect(two.getByLabel('Anything else')).toHaveValue('both forearms');
   await two.getByRole('button', { name: 'Put both together' }).click();
   await expect(two.getByText('Stored.', { exact: true })).toBeVisible();
-  expect((await scene.call<S['IncidentView']>('GET', '/api/incidents/two-screens')).incident.note).toBe('both forearms / in full sun');
+  expect((await scene.call<S['IncidentView']>('GET', '/api/incidents/two-screens')).incident.note).toBe(
+    'both forearms / in full sun',
+  );
 });

@@ -19,7 +19,10 @@ test('today: what is due, what is up, and a calendar of it', async ({ page, serv
   expect(ics.replace(/\r\n /g, '')).toContain('Yellow funnels below the spring: Go back'.split(':')[0]!);
 });
 
-test('the year: how a window was reckoned, pulled by what was seen, set by hand and set back', async ({ page, server }) => {
+test('the year: how a window was reckoned, pulled by what was seen, set by hand and set back', async ({
+  page,
+  server,
+}) => {
   const scene = new Scene(server);
   await page.goto(`${server.address}/year?place=tarn-wood&taxon=allium-ursinum`);
   const row = page.getByRole('button', { name: /^Ramsons/ });
@@ -28,7 +31,13 @@ test('the year: how a window was reckoned, pulled by what was seen, set by hand 
   await expect(box).toContainText('gradients for Europe');
   await expect(box).toContainText('this year’s degree days');
   await expect(box).toContainText(/give or take \d+ days/);
-  const open = async () => (await scene.call<{ rows: { windows: { stages: string[]; open: number; openSd: number }[] }[] }>('GET', '/api/year?place=tarn-wood&taxon=allium-ursinum')).rows[0]!.windows.find((w) => w.stages.includes('leaf'))!;
+  const open = async () =>
+    (
+      await scene.call<{ rows: { windows: { stages: string[]; open: number; openSd: number }[] }[] }>(
+        'GET',
+        '/api/year?place=tarn-wood&taxon=allium-ursinum',
+      )
+    ).rows[0]!.windows.find((w) => w.stages.includes('leaf'))!;
   const before = await open();
   await box.getByLabel('Stage').selectOption('leaf');
   await box.getByLabel('I first saw it on').fill('2026-04-10');
@@ -52,7 +61,9 @@ test('a year chart of all entries is drawn soon after its data arrives', async (
   await page.goto(`${server.address}/year?place=tarn-wood&all=yes`);
   const rows = page.locator('[aria-label="Windows through the year"] svg[role=img]');
   await expect.poll(() => rows.count()).toBeGreaterThan(250);
-  expect(Number(await page.locator('[aria-label="Windows through the year"] .head b').innerText())).toBeGreaterThan(120);
+  expect(Number(await page.locator('[aria-label="Windows through the year"] .head b').innerText())).toBeGreaterThan(
+    120,
+  );
 });
 
 test('a walk: dangers first, a bag that follows from the checks, and paper', async ({ page, server }) => {
@@ -70,14 +81,18 @@ test('a walk: dangers first, a bag that follows from the checks, and paper', asy
   await page.getByRole('button', { name: 'Look ahead' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('First leaves');
   // The first thing read is what kills.
-  const named = page.getByRole('heading', { name: 'Taken for what you hope for' }).locator('xpath=following-sibling::ul[1]');
+  const named = page
+    .getByRole('heading', { name: 'Taken for what you hope for' })
+    .locator('xpath=following-sibling::ul[1]');
   await expect(named).toContainText('Lily of the valley');
   await expect(named).toContainText('Autumn crocus');
   await expect(page.getByText('The sun sets at')).toBeVisible(); // the walk ends in the dark
   await expect(page.getByText('That permission ended on 2027-03-31. Ask again.')).toBeVisible();
   await page.getByRole('button', { name: 'Packed: A trowel' }).click();
   await expect(page.getByRole('button', { name: 'Packed: A trowel' })).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('button', { name: 'Leave at home: A clean cloth, and soap or sand and water for the hands' }).click();
+  await page
+    .getByRole('button', { name: 'Leave at home: A clean cloth, and soap or sand and water for the hands' })
+    .click();
   await expect(page.getByRole('button', { name: /take it after all$/ })).toBeVisible();
   await page.getByLabel('Something else').fill('flask');
   await page.getByRole('button', { name: 'Add it' }).click();
@@ -98,23 +113,41 @@ test('a walk: dangers first, a bag that follows from the checks, and paper', asy
 test('cards: nothing of a card is cut off, four to a page, on both papers', async ({ page, server }) => {
   const scene = new Scene(server);
   const taxa = await scene.call<{ id: string; uses: unknown[]; kingdom: string }[]>('GET', '/api/taxa');
-  const food = taxa.filter((t) => t.uses.length > 0).slice(0, 24).map((t) => t.id);
+  const food = taxa
+    .filter((t) => t.uses.length > 0)
+    .slice(0, 24)
+    .map((t) => t.id);
   for (const letter of [false, true]) {
-    await scene.call('PUT', '/api/walks/many-cards', { id: 'many-cards', day: '2026-09-20', place: 'tarn-wood', hopes: food });
+    await scene.call('PUT', '/api/walks/many-cards', {
+      id: 'many-cards',
+      day: '2026-09-20',
+      place: 'tarn-wood',
+      hopes: food,
+    });
     await page.goto(`${server.address}/walks/many-cards/cards`);
     if (letter) await page.getByRole('button', { name: 'Letter' }).click();
     await expect(page.getByRole('article')).toHaveCount(food.length);
     await expect(page.getByText('Setting…')).toHaveCount(0);
     await page.emulateMedia({ media: 'print' });
-    const cut = await page.$$eval('article', (list) => list.filter((a) => a.scrollHeight > a.clientHeight + 1).map((a) => `${a.getAttribute('aria-label')} ${a.scrollHeight} of ${a.clientHeight}`));
+    const cut = await page.$$eval('article', (list) =>
+      list
+        .filter((a) => a.scrollHeight > a.clientHeight + 1)
+        .map((a) => `${a.getAttribute('aria-label')} ${a.scrollHeight} of ${a.clientHeight}`),
+    );
     expect(cut).toEqual([]);
-    const pdf = await page.pdf({ format: letter ? 'Letter' : 'A4', margin: { top: '6mm', bottom: '6mm', left: '6mm', right: '6mm' } });
+    const pdf = await page.pdf({
+      format: letter ? 'Letter' : 'A4',
+      margin: { top: '6mm', bottom: '6mm', left: '6mm', right: '6mm' },
+    });
     expect((pdf.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length).toBe(Math.ceil(food.length / 4));
     await page.emulateMedia({ media: 'screen' });
   }
 });
 
-test('a place: the receiver plays, caps are marked, a ring is fitted, rules are asked about', async ({ page, server }) => {
+test('a place: the receiver plays, caps are marked, a ring is fitted, rules are asked about', async ({
+  page,
+  server,
+}) => {
   const scene = new Scene(server);
   await page.goto(`${server.address}/places`);
   await page.getByLabel('A new place').fill('Quillow Moss');
@@ -140,27 +173,48 @@ test('a place: the receiver plays, caps are marked, a ring is fitted, rules are 
   await page.getByRole('button', { name: 'Fit a ring' }).click();
   await expect(page.getByText('a ring needs three places or more')).toBeVisible();
   // A track of caps from a file; the bad line is named, the rest is taken.
-  const body = readFileSync(new URL('../../exchange/track/quillow.nmea', import.meta.url), 'utf8').split('\n').slice(14, 40);
+  const body = readFileSync(new URL('../../exchange/track/quillow.nmea', import.meta.url), 'utf8')
+    .split('\n')
+    .slice(14, 40);
   body[3] = body[3]!.replace('5424', '5425');
-  await page.getByLabel('Bring positions, GPX or NMEA').setInputFiles({ name: 'walk.nmea', mimeType: 'text/plain', buffer: Buffer.from(body.join('\n')) });
+  await page
+    .getByLabel('Bring positions, GPX or NMEA')
+    .setInputFiles({ name: 'walk.nmea', mimeType: 'text/plain', buffer: Buffer.from(body.join('\n')) });
   await expect(page.getByText(/positions read; 1 left out: line 4, the check sum does not fit/)).toBeVisible();
   await page.getByRole('button', { name: 'Fit a ring' }).click();
   await expect(page.getByText(/^.*A ring with a radius of [\d.]+ m, give or take/)).toBeVisible();
   await expect(page.getByRole('img', { name: /^Map of Quillow Moss/ })).toBeVisible();
   // Weather: faults are named, and the good part waits to be asked for.
-  await page.getByLabel('Bring a weather file').setInputFiles({ name: 'w.csv', mimeType: 'text/csv', buffer: Buffer.from('date,tmin_c,tmax_c,rain_mm\n2026-03-01,1,9,0\n2026-03-02,9,1,0\n2026-03-05,2,8,3\n') });
+  await page
+    .getByLabel('Bring a weather file')
+    .setInputFiles({
+      name: 'w.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('date,tmin_c,tmax_c,rain_mm\n2026-03-01,1,9,0\n2026-03-02,9,1,0\n2026-03-05,2,8,3\n'),
+    });
   await expect(page.getByText('2 days read, nothing stored yet. Missing: 2026-03-02 to 2026-03-04.')).toBeVisible();
   await expect(page.getByText('Line 3, tmin: the lowest is above the highest')).toBeVisible();
   await page.getByRole('button', { name: 'Store the 2 good days' }).click();
   await expect(page.getByText('2 days read, and stored.')).toBeVisible();
-  await page.getByLabel('Bring GeoJSON').setInputFiles({ name: 'm.geojson', mimeType: 'application/json', buffer: Buffer.from('{"type":"Point","coordinates":[54.4,-102.9]}') });
+  await page
+    .getByLabel('Bring GeoJSON')
+    .setInputFiles({
+      name: 'm.geojson',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"type":"Point","coordinates":[54.4,-102.9]}'),
+    });
   await page.getByRole('button', { name: 'Store the place' }).click();
   await expect(page.getByRole('alert')).toContainText('are they swapped?');
 });
 
 test('the map is drawn by pen and by keyboard, and a drawing is rubbed out', async ({ page, server }) => {
   const scene = new Scene(server);
-  const drawn = async () => (JSON.parse((await scene.call<{ map: string }>('GET', '/api/places/tarn-wood')).map) as { features: { properties: { name: string }; geometry: { type: string; coordinates: number[][][] } }[] }).features;
+  const drawn = async () =>
+    (
+      JSON.parse((await scene.call<{ map: string }>('GET', '/api/places/tarn-wood')).map) as {
+        features: { properties: { name: string }; geometry: { type: string; coordinates: number[][][] } }[];
+      }
+    ).features;
   await page.goto(`${server.address}/places/tarn-wood`);
   const was = (await drawn()).length;
   await page.getByRole('button', { name: 'Draw an area' }).click();
@@ -168,12 +222,21 @@ test('the map is drawn by pen and by keyboard, and a drawing is rubbed out', asy
   const map = page.getByRole('group', { name: /^Map of Tarn Wood/ });
   await map.scrollIntoViewIfNeeded();
   const box = (await map.boundingBox())!;
-  for (const [x, y] of [[0.2, 0.2], [0.5, 0.2], [0.5, 0.6]] as const) await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+  for (const [x, y] of [
+    [0.2, 0.2],
+    [0.5, 0.2],
+    [0.5, 0.6],
+  ] as const)
+    await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
   await page.getByRole('button', { name: 'Keep what is drawn' }).click();
   await expect(page.getByText(`${was + 1} drawn`)).toBeVisible();
   await expect.poll(async () => (await drawn()).length).toBe(was + 1); // it is drawn at once and stored a moment later
   const bed = (await drawn()).at(-1)!;
-  expect([bed.properties.name, bed.geometry.type, bed.geometry.coordinates[0]!.length]).toEqual(['nettle bed', 'Polygon', 4]);
+  expect([bed.properties.name, bed.geometry.type, bed.geometry.coordinates[0]!.length]).toEqual([
+    'nettle bed',
+    'Polygon',
+    4,
+  ]);
   const [a, b, c] = bed.geometry.coordinates[0]! as [number[], number[], number[]];
   expect(b[0]!).toBeGreaterThan(a[0]!); // the second click lay east of the first
   expect(Math.abs(b[1]! - a[1]!)).toBeLessThan(1e-6); // at the same height
@@ -214,7 +277,10 @@ test('a sign with amounts of one’s own, and another plant by its name', async 
   await page.getByLabel('Give or take, days').fill('6');
   await page.getByRole('button', { name: 'Keep the sign' }).click();
   await expect(page.getByText('Kept.')).toBeVisible();
-  const { signs } = await scene.call<{ signs: { from: string; sign: { kind: string; sd: number; of?: string } }[] }>('GET', '/api/year?place=tarn-wood');
+  const { signs } = await scene.call<{ signs: { from: string; sign: { kind: string; sd: number; of?: string } }[] }>(
+    'GET',
+    '/api/year?place=tarn-wood',
+  );
   const mine = signs.find((x) => x.sign.kind === 'flower')!;
   expect(mine.sign).toMatchObject({ sd: 6, of: 'crataegus-monogyna' });
   expect(mine.from).toBe('2026-06-05'); // ten days after the hawthorn was first seen in flower

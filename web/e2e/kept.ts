@@ -1,6 +1,9 @@
 /** A browser’s storage, or one that keeps nothing. */
 export class Kept {
-  constructor(readonly full = false, readonly map = new Map<string, string>()) {}
+  constructor(
+    readonly full = false,
+    readonly map = new Map<string, string>(),
+  ) {}
   getItem = (k: string) => this.map.get(k) ?? null;
   setItem = (k: string, v: string) => {
     if (this.full) throw new Error('full');

@@ -46,7 +46,10 @@ test('by keyboard: a key with “can’t tell”, a checklist, a whole look, and
   await expect(page.getByText(/^Next best check/)).toBeVisible();
 });
 
-test('by keyboard: more than one fits, how it was looked at, absence on purpose, the stage', async ({ page, server }) => {
+test('by keyboard: more than one fits, how it was looked at, absence on purpose, the stage', async ({
+  page,
+  server,
+}) => {
   const scene = new Scene(server);
   await bench(page, server.address);
   await tabTo(page, /^Stem: not looked at/);
@@ -119,7 +122,10 @@ test('by keyboard: hands, gloves and blade; a timed test; what was heard', async
   expect((await scene.find('demo-girolle')).log.at(-1)!.body.note).toBe('hearsay');
 });
 
-test('by keyboard: the place and its rules, what is open, what changed the verdict, dangers of elsewhere', async ({ page, server }) => {
+test('by keyboard: the place and its rules, what is open, what changed the verdict, dangers of elsewhere', async ({
+  page,
+  server,
+}) => {
   const scene = new Scene(server);
   await bench(page, server.address, 'demo-chestnut');
   await page.keyboard.press('o');
@@ -134,9 +140,17 @@ test('by keyboard: the place and its rules, what is open, what changed the verdi
   await page.keyboard.type('none known');
   await page.keyboard.press('Enter');
   await expect(dialog(page)).toHaveCount(0);
-  expect((await scene.find('demo-chestnut')).facts).toMatchObject({ ground: 'clean', permission: 'yes', limit: 'none known' });
+  expect((await scene.find('demo-chestnut')).facts).toMatchObject({
+    ground: 'clean',
+    permission: 'yes',
+    limit: 'none known',
+  });
   await page.keyboard.press('r');
-  await expect(dialog(page).getByRole('listitem').filter({ hasText: /^Met: permission to ask for/ })).toHaveCount(1);
+  await expect(
+    dialog(page)
+      .getByRole('listitem')
+      .filter({ hasText: /^Met: permission to ask for/ }),
+  ).toHaveCount(1);
   await page.keyboard.press('Escape');
   await page.keyboard.press('d');
   await tabTo(page, /^Set aside, other continents/);
@@ -184,7 +198,11 @@ test('by keyboard: two specimens, side by side, each with answers of its own', a
 test('by keyboard: a length from a picture, mark by mark', async ({ page, server }) => {
   const scene = new Scene(server);
   await scene.call('GET', '/api/guide');
-  const put = await fetch(`${server.address}/api/finds/demo-girolle/photos/picture-1?specimen=s1&part=cap`, { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body: new Uint8Array(png(600, 400)) });
+  const put = await fetch(`${server.address}/api/finds/demo-girolle/photos/picture-1?specimen=s1&part=cap`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: new Uint8Array(png(600, 400)),
+  });
   expect(put.status).toBe(200);
   await bench(page, server.address);
   await tabTo(page, /^Cap:/);

@@ -20,6 +20,20 @@ export function png(width: number, height: number): Buffer {
   head.writeUInt32BE(width, 0);
   head.writeUInt32BE(height, 4);
   head.set([8, 0, 0, 0, 0], 8);
-  const rows = Buffer.concat(Array.from({ length: height }, (_, y) => Buffer.from([0, ...Array.from({ length: width }, (_, x) => (Math.abs(x - width / 2) < 12 && y > 40 && y < height - 40 ? 40 : 200))])));
-  return Buffer.concat([Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]), chunk('IHDR', head), chunk('IDAT', deflateSync(rows)), chunk('IEND', Buffer.alloc(0))]);
+  const rows = Buffer.concat(
+    Array.from({ length: height }, (_, y) =>
+      Buffer.from([
+        0,
+        ...Array.from({ length: width }, (_, x) =>
+          Math.abs(x - width / 2) < 12 && y > 40 && y < height - 40 ? 40 : 200,
+        ),
+      ]),
+    ),
+  );
+  return Buffer.concat([
+    Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]),
+    chunk('IHDR', head),
+    chunk('IDAT', deflateSync(rows)),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
 }

@@ -1,7 +1,18 @@
 import { Keys } from '../src/api/keys.ts';
 import type { S } from '../src/api/client.ts';
 import { Desk } from '../src/incident/desk.ts';
-import { blank, isBlank, ofLot, ownIds, read, rebased, together, unstored, withExposure, type Incident } from '../src/incident/draft.ts';
+import {
+  blank,
+  isBlank,
+  ofLot,
+  ownIds,
+  read,
+  rebased,
+  together,
+  unstored,
+  withExposure,
+  type Incident,
+} from '../src/incident/draft.ts';
 import { along, callLines } from '../src/incident/windows.ts';
 import { byYear } from '../src/journal/years.ts';
 import { bars, expected, grouped, nextCode, type Lot } from '../src/kitchen/lots.ts';
@@ -14,7 +25,10 @@ const lot = (x: Partial<Lot>): Lot => ({ id: 'B1', state: 'open', steps: [], yie
 const step = (done: boolean) => ({ id: 's', do: 'boil', minutes: 2, done, source: '' });
 
 test('the bars in front of a plate', () => {
-  const open = (l: Lot) => bars(l).map((b) => (b.open ? b.id : '-')).join(' ');
+  const open = (l: Lot) =>
+    bars(l)
+      .map((b) => (b.open ? b.id : '-'))
+      .join(' ');
   expect(open(lot({}))).toBe('hold look steps taste');
   expect(open(lot({ state: 'second-look' }))).toBe('hold - steps -');
   expect(open(lot({ state: 'first-steps', steps: [step(true), step(false)] }))).toBe('hold look - -');
@@ -38,7 +52,11 @@ test('codes, groups and what is to be expected', () => {
 test('pieces are counted as fast as keys are pressed; one request at a time, the newest last', async () => {
   const sent: number[] = [];
   let up = true;
-  const t = new Tally({ ripe: 2 }, async (c) => { await Promise.resolve(); if (!up) throw new Error('away'); sent.push(c['ripe'] ?? 0); });
+  const t = new Tally({ ripe: 2 }, async (c) => {
+    await Promise.resolve();
+    if (!up) throw new Error('away');
+    sent.push(c['ripe'] ?? 0);
+  });
   for (let i = 0; i < 5; i++) t.add('ripe');
   t.undo();
   await expect.poll(() => t.state.sending).toBe(false);
@@ -66,7 +84,15 @@ test('times', () => {
   expect(toLocal(at)).toBe('2026-02-03T04:05');
   expect(fromLocal(toLocal(at))).toBe(at);
   expect([fromLocal(''), fromLocal('soon')]).toEqual([0, 0]);
-  expect([0, 59, 60, 212, 47 * 60 + 59, 48 * 60, 49 * 60].map((m) => length(m * 60_000))).toEqual(['0 min', '59 min', '1 h', '3 h 32 min', '47 h 59 min', '2 d', '2 d 1 h']);
+  expect([0, 59, 60, 212, 47 * 60 + 59, 48 * 60, 49 * 60].map((m) => length(m * 60_000))).toEqual([
+    '0 min',
+    '59 min',
+    '1 h',
+    '3 h 32 min',
+    '47 h 59 min',
+    '2 d',
+    '2 d 1 h',
+  ]);
   expect(length(-5)).toBe('0 min');
 });
 
@@ -77,29 +103,72 @@ test('the strip of windows runs from a quarter of an hour to three weeks, by mul
 
 test('what to say on the telephone', () => {
   const at = new Date(2026, 9, 16, 19, 0).getTime();
-  const d: Incident = { ...withExposure(blank('x'), 'eaten', at, ofLot('D1', [])), symptoms: [{ atMs: at + 12_600_000, person: '', what: 'nausea' }], sample: 'two caps' };
+  const d: Incident = {
+    ...withExposure(blank('x'), 'eaten', at, ofLot('D1', [])),
+    symptoms: [{ atMs: at + 12_600_000, person: '', what: 'nausea' }],
+    sample: 'two caps',
+  };
   d.exposures[0]!.people = ['Rue, 41'];
   d.exposures[0]!.part = 'cap';
-  expect(callLines(d, at + 12_720_000, (l) => `a bolete, cap, ${l}`)).toEqual([
-    'Eaten: a bolete, cap, D1; Fri, 16 Oct, 19:00, 3 h 32 min ago; Rue, 41.',
-    'Somebody: nausea, since Fri, 16 Oct, 22:30.',
-    'Kept: two caps.',
-  ].map((l) => l.replace('Fri, 16', 'Fri 16')));
+  expect(callLines(d, at + 12_720_000, (l) => `a bolete, cap, ${l}`)).toEqual(
+    [
+      'Eaten: a bolete, cap, D1; Fri, 16 Oct, 19:00, 3 h 32 min ago; Rue, 41.',
+      'Somebody: nausea, since Fri, 16 Oct, 22:30.',
+      'Kept: two caps.',
+    ].map((l) => l.replace('Fri, 16', 'Fri 16')),
+  );
 });
 
 test('what the book knows of a meal goes into the incident', () => {
-  const eaten = [{ atMs: 50, name: 'Rue', amount: '12 g' }, { atMs: 20, name: 'Sorrel', amount: '9 g' }] as Lot['eaten'];
-  expect(ofLot('D1', [lot({ id: 'D1', eaten })])).toEqual({ lot: 'D1', atMs: 20, people: ['Rue', 'Sorrel'], amount: 'Rue: 12 g; Sorrel: 9 g' });
+  const eaten = [
+    { atMs: 50, name: 'Rue', amount: '12 g' },
+    { atMs: 20, name: 'Sorrel', amount: '9 g' },
+  ] as Lot['eaten'];
+  expect(ofLot('D1', [lot({ id: 'D1', eaten })])).toEqual({
+    lot: 'D1',
+    atMs: 20,
+    people: ['Rue', 'Sorrel'],
+    amount: 'Rue: 12 g; Sorrel: 9 g',
+  });
   expect(ofLot('D2', [lot({ id: 'D2', eaten: [] })])).toEqual({ lot: 'D2' });
 });
 
 test('two screens of one incident are put together without losing a word', () => {
   const c = (by: string, atMs: number) => ({ exposure: 'e', by, advice: 'a', atMs });
   const sign = (what: string) => ({ atMs: 5, person: 'Rue', what });
-  const mine: Incident = { ...blank('x'), beganMs: 9, rev: 1, note: 'mine', closings: [c('A', 1)], symptoms: [sign('tired')], exposures: [{ id: 'a', route: 'eaten', atMs: 3, what: 'caps' }, { id: 'b', route: 'skin', atMs: 4 }] };
-  const theirs: Incident = { ...blank('x'), beganMs: 7, rev: 4, note: 'theirs', sample: 'two caps', closings: [c('A', 1), c('C', 3)], symptoms: [sign('sick')], calls: [{ atMs: 6, whom: 'service', said: 'wait' }], exposures: [{ id: 'a', route: 'eaten', atMs: 3, what: 'leaves' }] };
+  const mine: Incident = {
+    ...blank('x'),
+    beganMs: 9,
+    rev: 1,
+    note: 'mine',
+    closings: [c('A', 1)],
+    symptoms: [sign('tired')],
+    exposures: [
+      { id: 'a', route: 'eaten', atMs: 3, what: 'caps' },
+      { id: 'b', route: 'skin', atMs: 4 },
+    ],
+  };
+  const theirs: Incident = {
+    ...blank('x'),
+    beganMs: 7,
+    rev: 4,
+    note: 'theirs',
+    sample: 'two caps',
+    closings: [c('A', 1), c('C', 3)],
+    symptoms: [sign('sick')],
+    calls: [{ atMs: 6, whom: 'service', said: 'wait' }],
+    exposures: [{ id: 'a', route: 'eaten', atMs: 3, what: 'leaves' }],
+  };
   const both = together(mine, theirs);
-  expect(both).toMatchObject({ rev: 4, beganMs: 7, note: 'mine / theirs', sample: 'two caps', closings: [c('A', 1), c('C', 3)], symptoms: [sign('sick'), sign('tired')], calls: theirs.calls });
+  expect(both).toMatchObject({
+    rev: 4,
+    beganMs: 7,
+    note: 'mine / theirs',
+    sample: 'two caps',
+    closings: [c('A', 1), c('C', 3)],
+    symptoms: [sign('sick'), sign('tired')],
+    calls: theirs.calls,
+  });
   // One exposure described in two ways stands twice, each with an id of its own.
   expect(both.exposures.map((x) => x.what)).toEqual(['leaves', 'caps', undefined]);
   expect(new Set(both.exposures.map((x) => x.id)).size).toBe(3);
@@ -109,8 +178,18 @@ test('what comes back with an answer stays under what was typed meanwhile', () =
   const sign = (what: string) => ({ atMs: 5, person: 'Rue', what });
   const sent: Incident = { ...blank('x'), rev: 1, symptoms: [sign('tired')] };
   const now: Incident = { ...sent, symptoms: [sign('tired and cold')], note: 'more' };
-  const back: Incident = { ...sent, rev: 3, symptoms: [sign('sick'), sign('tired')], exposures: [{ id: 'a', route: 'eye', atMs: 2 }] };
-  expect(rebased(now, sent, back)).toMatchObject({ rev: 3, note: 'more', symptoms: [sign('tired and cold'), sign('sick')], exposures: [{ id: 'a' }] });
+  const back: Incident = {
+    ...sent,
+    rev: 3,
+    symptoms: [sign('sick'), sign('tired')],
+    exposures: [{ id: 'a', route: 'eye', atMs: 2 }],
+  };
+  expect(rebased(now, sent, back)).toMatchObject({
+    rev: 3,
+    note: 'more',
+    symptoms: [sign('tired and cold'), sign('sick')],
+    exposures: [{ id: 'a' }],
+  });
 });
 
 test('no exposure ever has the id of another', () => {
@@ -118,14 +197,23 @@ test('no exposure ever has the id of another', () => {
   d = withExposure({ ...d, exposures: d.exposures.slice(1) }, 'eaten', 3);
   expect(new Set(d.exposures.map((x) => x.id)).size).toBe(2);
   // Of an earlier form, kept on this machine with one id twice.
-  const twice = ownIds({ ...blank('x'), exposures: [{ id: 'eaten-2', route: 'eaten', atMs: 1 }, { id: 'eaten-2', route: 'eaten', atMs: 2 }] });
+  const twice = ownIds({
+    ...blank('x'),
+    exposures: [
+      { id: 'eaten-2', route: 'eaten', atMs: 1 },
+      { id: 'eaten-2', route: 'eaten', atMs: 2 },
+    ],
+  });
   expect(new Set(twice.exposures.map((x) => x.id)).size).toBe(2);
   expect(twice.exposures[0]!.id).toBe('eaten-2');
 });
 
 test('years in the order in which they stand', () => {
   const y = (year: number, id: string) => ({ year, taxon: { id } }) as S['YearSum'];
-  expect(byYear([y(2026, 'a'), y(2026, 'b'), y(2025, 'a')]).map(([n, l]) => [n, l.length])).toEqual([[2026, 2], [2025, 1]]);
+  expect(byYear([y(2026, 'a'), y(2026, 'b'), y(2025, 'a')]).map(([n, l]) => [n, l.length])).toEqual([
+    [2026, 2],
+    [2025, 1],
+  ]);
 });
 
 /** The other side: keeps one incident, refuses an old revision, and can be away. */
@@ -153,7 +241,14 @@ test('what is taken down is kept at once, sent when something answers, and never
   const kept = new Kept();
   const there = new Other();
   const later: (() => void)[] = [];
-  const begin = () => new Desk('inc-000001', kept, there.send, there.fetch, (run) => (later.push(run), 0 as unknown as ReturnType<typeof setTimeout>));
+  const begin = () =>
+    new Desk(
+      'inc-000001',
+      kept,
+      there.send,
+      there.fetch,
+      (run) => (later.push(run), 0 as unknown as ReturnType<typeof setTimeout>),
+    );
   const quiet = (d: Desk) => expect.poll(() => d.state.sending).toBe(false);
   const desk = begin();
   await desk.open();
@@ -181,7 +276,12 @@ test('what is taken down is kept at once, sent when something answers, and never
   await quiet(again);
   expect([again.state.stored, there.doc?.note, there.doc?.rev]).toEqual([true, 'two', 3]);
   // Another screen was quicker: both are kept until somebody says which.
-  there.doc = { ...there.doc!, note: 'theirs', rev: 9, closings: [{ exposure: 'skin-1', by: 'A', advice: 'b', atMs: 5 }] };
+  there.doc = {
+    ...there.doc!,
+    note: 'theirs',
+    rev: 9,
+    closings: [{ exposure: 'skin-1', by: 'A', advice: 'b', atMs: 5 }],
+  };
   again.change((d) => ({ ...d, note: 'mine' }));
   await again.pump();
   await expect.poll(() => again.state.theirs?.note).toBe('theirs');
@@ -193,7 +293,13 @@ test('what is taken down is kept at once, sent when something answers, and never
   expect(read(kept, 'inc-000001')?.doc.note).toBe('mine / theirs');
   expect(read(new Kept(false, new Map([['incident x', '{broken']])), 'x')).toBeUndefined();
   // A browser that keeps nothing says so.
-  const full = new Desk('inc-000002', new Kept(true), there.send, there.fetch, () => 0 as unknown as ReturnType<typeof setTimeout>);
+  const full = new Desk(
+    'inc-000002',
+    new Kept(true),
+    there.send,
+    there.fetch,
+    () => 0 as unknown as ReturnType<typeof setTimeout>,
+  );
   full.change((d) => withExposure(d, 'eye', 1));
   expect(full.state.keeps).toBe(false);
 });

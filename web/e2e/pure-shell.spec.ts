@@ -11,8 +11,23 @@ test('a day is the day of the machine', () => {
 });
 
 test('what differs between two states of a record, and nothing else', () => {
-  const mine = { id: 'a', rev: 1, name: 'Moss', owner: '', limits: [{ kind: 'x' }], hosts: ['Oak'], pickingUntil: '2027' };
-  const theirs = { id: 'a', rev: 4, name: 'Moss', limits: [{ kind: 'x' }, { kind: 'y' }], hosts: ['Oak', 'Birch'], pickingUntil: undefined };
+  const mine = {
+    id: 'a',
+    rev: 1,
+    name: 'Moss',
+    owner: '',
+    limits: [{ kind: 'x' }],
+    hosts: ['Oak'],
+    pickingUntil: '2027',
+  };
+  const theirs = {
+    id: 'a',
+    rev: 4,
+    name: 'Moss',
+    limits: [{ kind: 'x' }, { kind: 'y' }],
+    hosts: ['Oak', 'Birch'],
+    pickingUntil: undefined,
+  };
   expect(differences(mine, theirs)).toEqual([
     { field: 'limits', mine: '1 entries', theirs: '2 entries' },
     { field: 'hosts', mine: 'Oak', theirs: 'Oak, Birch' },
@@ -21,8 +36,26 @@ test('what differs between two states of a record, and nothing else', () => {
 });
 
 test('every page has a title, the nearest one', () => {
-  const pages = ['/', '/walks/new', '/walks/:id', '/walks/:id/sheet', '/kitchen/sums', '/kitchen/:id', '/incident/new', '*'].map((path) => ({ path, title: `the page ${path}` }));
-  const titles = ['/', '/walks/new', '/walks/x', '/walks/x/sheet', '/kitchen/sums', '/kitchen/B1', '/incident/new', '/nowhere/at/all'].map((path) => titleOf(path, pages));
+  const pages = [
+    '/',
+    '/walks/new',
+    '/walks/:id',
+    '/walks/:id/sheet',
+    '/kitchen/sums',
+    '/kitchen/:id',
+    '/incident/new',
+    '*',
+  ].map((path) => ({ path, title: `the page ${path}` }));
+  const titles = [
+    '/',
+    '/walks/new',
+    '/walks/x',
+    '/walks/x/sheet',
+    '/kitchen/sums',
+    '/kitchen/B1',
+    '/incident/new',
+    '/nowhere/at/all',
+  ].map((path) => titleOf(path, pages));
   expect(new Set(titles.slice(0, 7)).size).toBe(7);
   expect(titles[2]).toContain('/walks/:id ');
   expect(titles[7]).toBe('Zesty Thicket');
@@ -30,5 +63,10 @@ test('every page has a title, the nearest one', () => {
 
 test('sizes and times in words', () => {
   expect([size(812), size(4_213_000), size(412_000_000)]).toEqual(['812 bytes', '4.2 MB', '412 MB']);
-  expect([ago(1000, 2000), ago(0, 60_000), ago(0, 47 * 3_600_000), ago(0, 72 * 3_600_000)]).toEqual(['just now', '1 minute ago', '47 hours ago', '3 days ago']);
+  expect([ago(1000, 2000), ago(0, 60_000), ago(0, 47 * 3_600_000), ago(0, 72 * 3_600_000)]).toEqual([
+    'just now',
+    '1 minute ago',
+    '47 hours ago',
+    '3 days ago',
+  ]);
 });

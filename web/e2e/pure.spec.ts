@@ -13,11 +13,29 @@ import type { Judgement, Trait } from '../src/api/client.ts';
 import { expect, test } from './server.ts';
 
 const trait = (states: string[], more: Partial<Trait> = {}): Trait => ({
-  id: 'ring', name: 'Ring', ask: '', how: '', part: 'ring', class: 'structural', kind: 'states', kingdom: 'fungus', group: '', handling: 'look', stages: [], exclusive: true,
-  states: states.map((id) => ({ id, label: id })), ...more,
+  id: 'ring',
+  name: 'Ring',
+  ask: '',
+  how: '',
+  part: 'ring',
+  class: 'structural',
+  kind: 'states',
+  kingdom: 'fungus',
+  group: '',
+  handling: 'look',
+  stages: [],
+  exclusive: true,
+  states: states.map((id) => ({ id, label: id })),
+  ...more,
 });
 const reading = (part: string, soundness: 'sound' | 'shaky' | 'mute' | 'conflicting', states: string[]) => ({
-  trait: { id: `${part}-t`, name: part, part }, seq: 1, kind: 'seen', states, words: states.join(), soundness, fixes: [],
+  trait: { id: `${part}-t`, name: part, part },
+  seq: 1,
+  kind: 'seen',
+  states,
+  words: states.join(),
+  soundness,
+  fixes: [],
 });
 const judged = (...readings: ReturnType<typeof reading>[]) => ({ readings }) as unknown as Judgement;
 
@@ -45,7 +63,16 @@ test('absence has no tile; several states are any-of unless all are shown', () =
 
 test('at most six tiles, the likeliest, in the order of the guide', () => {
   const t = trait(['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h']);
-  expect(firstTiles(t, new Map([['h', 0.9], ['a', 0.001], ['b', 0]])).map((s) => s.id)).toContain('h');
+  expect(
+    firstTiles(
+      t,
+      new Map([
+        ['h', 0.9],
+        ['a', 0.001],
+        ['b', 0],
+      ]),
+    ).map((s) => s.id),
+  ).toContain('h');
   expect(firstTiles(t, new Map([['h', 0.9]]))).toHaveLength(6);
   expect(firstTiles(trait(['a', 'b']), new Map())).toHaveLength(2);
 });
@@ -59,7 +86,13 @@ test('a part is inked by its best reading', () => {
   expect(lookOf(judged(reading('volva', 'sound', ['none'])), 'volva', (_, s) => s === 'none')).toBe('absent');
   expect(lookOf(judged(reading('volva', 'shaky', ['none'])), 'volva', (_, s) => s === 'none')).toBe('shaky');
   const lost = (kind: string) => lookOf(judged({ ...reading('cap', 'mute', []), kind }), 'cap');
-  expect(['damaged', 'spoilt', 'not-now', 'not-here', 'cant-tell'].map(lost)).toEqual(['damaged', 'spoilt', 'season', 'hidden', 'lost']);
+  expect(['damaged', 'spoilt', 'not-now', 'not-here', 'cant-tell'].map(lost)).toEqual([
+    'damaged',
+    'spoilt',
+    'season',
+    'hidden',
+    'lost',
+  ]);
   expect(shownOf(judged(reading('cap', 'shaky', ['x']), reading('cap', 'sound', ['y'])), 'cap')?.state).toBe('y');
   expect(shownOf(judged(reading('stem', 'sound', ['y'])), 'cap')).toBeUndefined();
 });
@@ -71,17 +104,38 @@ test('drawings count right', () => {
 
 test('every state of the guide has a drawing, every part a place on the plate', async ({ server }) => {
   const guide = (await (await fetch(`${server.address}/api/guide`)).json()) as { traits: Trait[] };
-  const missing = guide.traits.flatMap((t) => t.states.filter((s) => !hasGlyph(t.id, s.id)).map((s) => `${t.id}/${s.id}`));
+  const missing = guide.traits.flatMap((t) =>
+    t.states.filter((s) => !hasGlyph(t.id, s.id)).map((s) => `${t.id}/${s.id}`),
+  );
   expect(missing).toEqual([]);
   for (const t of guide.traits) {
-    for (const k of t.kingdom === 'unclear' ? ['plant', 'fungus'] : [t.kingdom]) expect(partsOf(k).map((p) => p.part)).toContain(t.part);
+    for (const k of t.kingdom === 'unclear' ? ['plant', 'fungus'] : [t.kingdom])
+      expect(partsOf(k).map((p) => p.part)).toContain(t.part);
   }
 });
 
 test('audit lines of one entry stand together', () => {
-  const line = (taxon: string, part: string, stage: string, refused = false) => ({ taxon: { id: taxon, common: taxon, scientific: '' }, part, preparation: 'cooked', stage, continent: 'EU', refused, holds: true, words: '', entries: [] });
-  const groups = groupAudit([line('a', 'leaf', 'leaf'), line('b', 'cap', 'mature'), line('a', 'leaf', 'flower', true), line('a', 'fruit', 'fruit')]);
-  expect(groups.map((g) => [g.id, g.lines.length, g.open, g.refused])).toEqual([['a', 3, 2, 1], ['b', 1, 1, 0]]);
+  const line = (taxon: string, part: string, stage: string, refused = false) => ({
+    taxon: { id: taxon, common: taxon, scientific: '' },
+    part,
+    preparation: 'cooked',
+    stage,
+    continent: 'EU',
+    refused,
+    holds: true,
+    words: '',
+    entries: [],
+  });
+  const groups = groupAudit([
+    line('a', 'leaf', 'leaf'),
+    line('b', 'cap', 'mature'),
+    line('a', 'leaf', 'flower', true),
+    line('a', 'fruit', 'fruit'),
+  ]);
+  expect(groups.map((g) => [g.id, g.lines.length, g.open, g.refused])).toEqual([
+    ['a', 3, 2, 1],
+    ['b', 1, 1, 0],
+  ]);
   expect(groupAudit([])).toEqual([]);
 });
 
@@ -95,11 +149,36 @@ test('no kind of item disappears from the tray by being few', () => {
 });
 
 test('before picking: only what stands at this stage, what is open first, what was given up known as such', () => {
-  const at = (id: string, stages: string[], kingdom = 'plant', beforePick = true) => ({ ...trait([], { stages, kingdom, beforePick }), id, name: id }) as Trait;
-  const traits = [at('read', ['leaf']), at('lost', ['leaf']), at('open', ['leaf', 'fruit']), at('fruit', ['fruit']), at('fungus', ['mature'], 'fungus'), at('any', ['leaf'], 'unclear'), at('later', ['leaf'], 'plant', false)];
-  const reading = (id: string, soundness: string, words: string) => ({ trait: { id, name: id, part: 'leaf' }, seq: 1, kind: 'seen', states: [], words, soundness, fixes: [] });
-  const j = { stages: ['leaf'], readings: [reading('read', 'shaky', 'in pairs'), reading('lost', 'mute', 'out of reach')] } as unknown as Judgement;
-  expect(beforePick(traits, j, 'plant').map((c) => [c.trait.id, c.stand, c.words])).toEqual([['open', 'open', ''], ['any', 'open', ''], ['lost', 'given-up', 'out of reach'], ['read', 'read', 'in pairs (shaky)']]);
+  const at = (id: string, stages: string[], kingdom = 'plant', beforePick = true) =>
+    ({ ...trait([], { stages, kingdom, beforePick }), id, name: id }) as Trait;
+  const traits = [
+    at('read', ['leaf']),
+    at('lost', ['leaf']),
+    at('open', ['leaf', 'fruit']),
+    at('fruit', ['fruit']),
+    at('fungus', ['mature'], 'fungus'),
+    at('any', ['leaf'], 'unclear'),
+    at('later', ['leaf'], 'plant', false),
+  ];
+  const reading = (id: string, soundness: string, words: string) => ({
+    trait: { id, name: id, part: 'leaf' },
+    seq: 1,
+    kind: 'seen',
+    states: [],
+    words,
+    soundness,
+    fixes: [],
+  });
+  const j = {
+    stages: ['leaf'],
+    readings: [reading('read', 'shaky', 'in pairs'), reading('lost', 'mute', 'out of reach')],
+  } as unknown as Judgement;
+  expect(beforePick(traits, j, 'plant').map((c) => [c.trait.id, c.stand, c.words])).toEqual([
+    ['open', 'open', ''],
+    ['any', 'open', ''],
+    ['lost', 'given-up', 'out of reach'],
+    ['read', 'read', 'in pairs (shaky)'],
+  ]);
 });
 
 test('a wait runs from its start, whatever the page did meanwhile', () => {
@@ -120,7 +199,15 @@ test('months are told as spans, over New Year too', () => {
 });
 
 test('a row stands in the band of its best worth; circumstance is never evidence', () => {
-  const row = (cls: string, ...worth: string[]) => ({ trait: { id: 'x', name: 'X', part: 'leaf' }, class: cls, handling: 'look', beforePick: false, key: false, cells: ['', ...worth].map((w) => ({ words: '', usual: [], range: [], worth: w })) }) as unknown as Parameters<typeof band>[0];
+  const row = (cls: string, ...worth: string[]) =>
+    ({
+      trait: { id: 'x', name: 'X', part: 'leaf' },
+      class: cls,
+      handling: 'look',
+      beforePick: false,
+      key: false,
+      cells: ['', ...worth].map((w) => ({ words: '', usual: [], range: [], worth: w })),
+    }) as unknown as Parameters<typeof band>[0];
   expect(band(row('structural', 'shared', 'decisive'))).toBe('Decides');
   expect(band(row('sensory', 'apart', 'shared'))).toBe('Tells apart');
   expect(band(row('structural', 'shared', 'shared'))).toBe('Shared: worth nothing between these');

@@ -1,7 +1,10 @@
 import { expect, test } from './server.ts';
 import { Scene } from './walk.ts';
 
-test('a piece of the program that can’t be fetched blanks its own page, and “Something is wrong” works', async ({ page, server }) => {
+test('a piece of the program that can’t be fetched blanks its own page, and “Something is wrong” works', async ({
+  page,
+  server,
+}) => {
   await page.route(/assets\/(PlacePage|TodayPage)/, (r) => r.abort());
   await page.goto(`${server.address}/places/tarn-wood`);
   await expect(page.getByRole('alert')).toContainText('This part can’t be shown: this page');
@@ -26,7 +29,10 @@ test('a shape that can’t be drawn takes the map and nothing else', async ({ pa
   await expect(page.getByRole('link', { name: /^Something is wrong/ })).toBeVisible();
 });
 
-test('two screens on one place: the second keeps what it typed, sees what changed, and overwrites nothing by itself', async ({ browser, server }) => {
+test('two screens on one place: the second keeps what it typed, sees what changed, and overwrites nothing by itself', async ({
+  browser,
+  server,
+}) => {
   const scene = new Scene(server);
   const one = await (await browser.newContext()).newPage();
   const two = await (await browser.newContext()).newPage();
@@ -64,7 +70,8 @@ test('single keys can be switched off, and pages have titles', async ({ page, se
   await page.getByLabel('Single keys work as shortcuts').uncheck();
   await page.goto(`${server.address}/find/demo-girolle`);
   await page.getByRole('heading', { level: 2 }).first().waitFor();
-  const log = async () => (await new Scene(server).call<{ log: unknown[] }>('GET', '/api/finds/demo-girolle')).log.length;
+  const log = async () =>
+    (await new Scene(server).call<{ log: unknown[] }>('GET', '/api/finds/demo-girolle')).log.length;
   const before = await log();
   for (const key of ['d', 'b', 'w', '1', '2', 'u']) await page.keyboard.press(key);
   await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -77,9 +84,18 @@ test('single keys can be switched off, and pages have titles', async ({ page, se
 test('what is typed for one person’s first taste is nobody else’s', async ({ page, server }) => {
   const scene = new Scene(server);
   const act = (key: string, more: object) => scene.call('POST', '/api/kitchen', { key: `felt-rows-${key}`, ...more });
-  await scene.call('PUT', '/api/people/burnet', { name: 'Burnet', rev: 0, profile: { colourDiffers: false, smellWeak: false, facts: [], answered: [], signOffs: [] } });
-  await act('made', { kind: 'made', from: [{ lot: 'S3', amount: '60' }], to: [{ lot: 'D1', amount: '60', form: 'cooked' }] });
-  for (const person of ['teasel', 'burnet']) await act(person, { kind: 'ate', lot: 'D1', amount: '5', person, first: true, noAlcohol: true });
+  await scene.call('PUT', '/api/people/burnet', {
+    name: 'Burnet',
+    rev: 0,
+    profile: { colourDiffers: false, smellWeak: false, facts: [], answered: [], signOffs: [] },
+  });
+  await act('made', {
+    kind: 'made',
+    from: [{ lot: 'S3', amount: '60' }],
+    to: [{ lot: 'D1', amount: '60', form: 'cooked' }],
+  });
+  for (const person of ['teasel', 'burnet'])
+    await act(person, { kind: 'ate', lot: 'D1', amount: '5', person, first: true, noAlcohol: true });
   await page.goto(`${server.address}/kitchen/D1`);
   await page.getByLabel('What Teasel felt').fill('a rash on one arm');
   await expect(page.getByLabel('What Burnet felt')).toHaveValue('');

@@ -8,15 +8,16 @@ const program = join(import.meta.dirname, '../../bin/zesty-thicket');
 
 /** A database with the demo in it, made once for a worker and copied for each server. */
 let seed: Promise<string> | undefined;
-const seeded = (): Promise<string> => (seed ??= (async () => {
-  const dir = mkdtempSync(join(tmpdir(), 'zesty-seed-'));
-  process.on('exit', () => rmSync(dir, { recursive: true, force: true }));
-  const db = join(dir, 'seed.db');
-  const server = new Server(db);
-  await server.start();
-  await server.stop(); // at its own pace: everything goes into the one file
-  return db;
-})());
+const seeded = (): Promise<string> =>
+  (seed ??= (async () => {
+    const dir = mkdtempSync(join(tmpdir(), 'zesty-seed-'));
+    process.on('exit', () => rmSync(dir, { recursive: true, force: true }));
+    const db = join(dir, 'seed.db');
+    const server = new Server(db);
+    await server.start();
+    await server.stop(); // at its own pace: everything goes into the one file
+    return db;
+  })());
 
 /** The real program, running on a database of its own. */
 export class Server {
@@ -38,7 +39,14 @@ export class Server {
       copyFileSync(await seeded(), this.db);
       this.fresh = false;
     }
-    const child = spawn(program, ['serve', '--demo', '--port', this.address ? new URL(this.address).port : '0', '--db', this.db]);
+    const child = spawn(program, [
+      'serve',
+      '--demo',
+      '--port',
+      this.address ? new URL(this.address).port : '0',
+      '--db',
+      this.db,
+    ]);
     this.child = child;
     this.address = await new Promise<string>((done, fail) => {
       let said = '';
@@ -84,12 +92,15 @@ export const test = base.extend<{ server: Server }, { shared: Server }>({
     await provide(server);
     await server.end();
   },
-  shared: [async ({ browserName: _ }, provide) => {
-    const server = new Server();
-    await server.start();
-    await provide(server);
-    await server.end();
-  }, { scope: 'worker' }],
+  shared: [
+    async ({ browserName: _ }, provide) => {
+      const server = new Server();
+      await server.start();
+      await provide(server);
+      await server.end();
+    },
+    { scope: 'worker' },
+  ],
 });
 
 export { expect };

@@ -8,7 +8,10 @@ import { expect, test } from './server.ts';
 
 /** The corners of a path made of straight lines. */
 const corners = (d: string): number => d.split('M').filter(Boolean)[0]!.split('L').length;
-const seeing = (states: Record<string, string>) => (trait: string): string | undefined => states[trait];
+const seeing =
+  (states: Record<string, string>) =>
+  (trait: string): string | undefined =>
+    states[trait];
 const of = (pieces: Piece[], form: string): Piece | undefined => pieces.find((p) => p.form[0] === form);
 
 test('a stem is cut as it was seen: four corners, three, or none, and hollow or solid within', () => {
@@ -26,7 +29,8 @@ test('pairs stand level on both sides, turns alternate, a whorl has more than tw
     for (const f of leafFeet(a, 150, 100, 300)) by.set(f.y, [...(by.get(f.y) ?? []), f]);
     return by;
   };
-  for (const pair of rows('opposite').values()) expect(pair.map((f) => Math.cos((f.angle * Math.PI) / 180) < 0).sort()).toEqual([false, true]);
+  for (const pair of rows('opposite').values())
+    expect(pair.map((f) => Math.cos((f.angle * Math.PI) / 180) < 0).sort()).toEqual([false, true]);
   for (const one of rows('alternate').values()) expect(one).toHaveLength(1);
   const turns = leafFeet('alternate', 150, 100, 300).map((f) => f.angle);
   expect(turns[0]).not.toBe(turns[1]);
@@ -79,7 +83,17 @@ test('gills meet the stem as they were seen to, and until then stop short of it'
 });
 
 const judged = (...rs: [trait: string, state: string, soundness: string][]) =>
-  ({ readings: rs.map(([id, state, soundness], i) => ({ trait: { id, name: id, part: 'leaf' }, seq: i + 1, kind: 'seen', states: state ? [state] : [], words: state, soundness, fixes: [] })) }) as unknown as Judgement;
+  ({
+    readings: rs.map(([id, state, soundness], i) => ({
+      trait: { id, name: id, part: 'leaf' },
+      seq: i + 1,
+      kind: 'seen',
+      states: state ? [state] : [],
+      words: state,
+      soundness,
+      fixes: [],
+    })),
+  }) as unknown as Judgement;
 
 test('a piece is dotted, pencilled, broken or inked by the readings that give its form', () => {
   const leaf: Piece = { part: 'leaf', form: ['leaf-arrangement', 'leaf-shape'], marks: [] };
@@ -99,7 +113,10 @@ test('a piece is dotted, pencilled, broken or inked by the readings that give it
 test('an absence that was not read soundly is still drawn, broken', () => {
   const pieces = (soundness: string) => {
     const j = judged(['volva', 'none', soundness]);
-    const of = specimenPieces('fungus', drawnFrom(seenOf(j), firmOf(j), () => 'none')).filter((p) => p.form[0] === 'volva');
+    const of = specimenPieces(
+      'fungus',
+      drawnFrom(seenOf(j), firmOf(j), () => 'none'),
+    ).filter((p) => p.form[0] === 'volva');
     return of.map((p) => strokeOf(p, seenOf(j), firmOf(j), 'shaky'));
   };
   expect(pieces('sound')).toEqual([]);
@@ -108,16 +125,44 @@ test('an absence that was not read soundly is still drawn, broken', () => {
 });
 
 /** Traits that give a whole plate its form: each of their states must draw another specimen. */
-const forming = ['stem-section', 'stem-inside', 'leaf-arrangement', 'leaf-division', 'leaf-shape', 'leaf-margin', 'flower-cluster', 'flower-plan', 'fruit-kind', 'seed-shape', 'root-form', 'cap-shape', 'underside', 'gill-attachment', 'ring', 'volva', 'stem-base', 'stem-flesh', 'fungus-form', 'spore-print'];
+const forming = [
+  'stem-section',
+  'stem-inside',
+  'leaf-arrangement',
+  'leaf-division',
+  'leaf-shape',
+  'leaf-margin',
+  'flower-cluster',
+  'flower-plan',
+  'fruit-kind',
+  'seed-shape',
+  'root-form',
+  'cap-shape',
+  'underside',
+  'gill-attachment',
+  'ring',
+  'volva',
+  'stem-base',
+  'stem-flesh',
+  'fungus-form',
+  'spore-print',
+];
 
-test('every state of a trait that gives form draws a specimen of its own, without a broken number', async ({ server }) => {
+test('every state of a trait that gives form draws a specimen of its own, without a broken number', async ({
+  server,
+}) => {
   const guide = (await (await fetch(`${server.address}/api/guide`)).json()) as { traits: Trait[] };
   const alike: string[] = [];
   for (const id of forming) {
     const trait = guide.traits.find((t) => t.id === id)!;
     const drawn = new Map<string, string>();
     for (const s of trait.states) {
-      const base: Record<string, string> = id === 'gill-attachment' ? { underside: 'gills' } : id === 'leaf-margin' || id === 'leaf-shape' ? { 'leaf-division': 'simple' } : {};
+      const base: Record<string, string> =
+        id === 'gill-attachment'
+          ? { underside: 'gills' }
+          : id === 'leaf-margin' || id === 'leaf-shape'
+            ? { 'leaf-division': 'simple' }
+            : {};
       const text = JSON.stringify(specimenPieces(trait.kingdom, seeing({ ...base, [id]: s.id })));
       expect(text).not.toMatch(/NaN|undefined|Infinity/);
       const twin = drawn.get(text);

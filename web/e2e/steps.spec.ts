@@ -23,7 +23,10 @@ test('the six steps, by mouse', async ({ page, server }) => {
   // 3: answer as offered, by part, and with another kind of answer.
   await expect(page.getByText(/^Next best check/)).toBeVisible();
   await page.getByRole('button', { name: /^Habit: not looked at/ }).click();
-  await page.getByRole('button', { name: /^Habit/ }).last().click();
+  await page
+    .getByRole('button', { name: /^Habit/ })
+    .last()
+    .click();
   await page.getByRole('button', { name: /^tree/ }).click();
   await expect(page.getByRole('button', { name: 'Habit: Habit: tree' })).toBeVisible();
   await page.getByRole('button', { name: /^Seed: not looked at/ }).click();
@@ -123,7 +126,17 @@ test('what is absent has no key and is a deliberate answer', async ({ page, serv
 test('an answer that could not be stored is said so, kept and sent once', async ({ page, server }) => {
   await page.goto(`${server.address}/find/demo-girolle`);
   await expect(page.getByText(/^Next best check/)).toBeVisible();
-  await page.route('**/log', (r) => r.fulfill({ status: 507, contentType: 'application/problem+json', body: JSON.stringify({ title: 'Insufficient Storage', status: 507, detail: 'The disk is full: the last entry was not stored.' }) }));
+  await page.route('**/log', (r) =>
+    r.fulfill({
+      status: 507,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({
+        title: 'Insufficient Storage',
+        status: 507,
+        detail: 'The disk is full: the last entry was not stored.',
+      }),
+    }),
+  );
   await page.keyboard.press('1');
   await expect(page.getByRole('alert')).toContainText('The last answer was not stored.');
   await expect(page.getByRole('alert')).toContainText('The disk is full');

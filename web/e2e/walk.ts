@@ -11,7 +11,11 @@ export class Scene {
   constructor(readonly server: Server) {}
 
   async call<T>(method: string, path: string, body?: unknown): Promise<T> {
-    const r = await fetch(this.server.address + path, { method, headers: body ? { 'content-type': 'application/json' } : {}, ...(body ? { body: JSON.stringify(body) } : {}) });
+    const r = await fetch(this.server.address + path, {
+      method,
+      headers: body ? { 'content-type': 'application/json' } : {},
+      ...(body ? { body: JSON.stringify(body) } : {}),
+    });
     if (!r.ok) throw new Error(`${method} ${path}: ${r.status} ${await r.text()}`);
     return (await r.json()) as T;
   }
@@ -19,11 +23,28 @@ export class Scene {
   find = (id: string) => this.call<View>('GET', `/api/finds/${id}`);
 
   /** A find about which everything but the evidence is answered. */
-  async begin(id: string, facts: Partial<S['Facts']>, day: string, stages: string[], profile: Partial<S['Profile']> = {}): Promise<void> {
+  async begin(
+    id: string,
+    facts: Partial<S['Facts']>,
+    day: string,
+    stages: string[],
+    profile: Partial<S['Profile']> = {},
+  ): Promise<void> {
     this.guide = await this.call('GET', '/api/guide');
     const signOffs = this.guide.hardGroups.map((g) => ({ group: g.id, by: 'a teacher', when: '2025' }));
-    await this.call('PUT', `/api/people/${id}`, { name: id, profile: { colourDiffers: false, smellWeak: false, facts: [], answered: this.guide.health, signOffs, ...profile } });
-    await this.call('POST', '/api/finds', { id, title: id, place: 'Tarn Wood, Quillow valley', day, person: id, stages, facts: { intent: 'eat', ground: 'clean', permission: 'yes', protected: 'no', limit: 'none known', ...facts } });
+    await this.call('PUT', `/api/people/${id}`, {
+      name: id,
+      profile: { colourDiffers: false, smellWeak: false, facts: [], answered: this.guide.health, signOffs, ...profile },
+    });
+    await this.call('POST', '/api/finds', {
+      id,
+      title: id,
+      place: 'Tarn Wood, Quillow valley',
+      day,
+      person: id,
+      stages,
+      facts: { intent: 'eat', ground: 'clean', permission: 'yes', protected: 'no', limit: 'none known', ...facts },
+    });
   }
 }
 
@@ -39,7 +60,9 @@ export function shows(entry: Entry, trait: Trait, stage: string): { label: strin
 
 /** Taps the drawing with this word, behind “show more” if it is not among the first. */
 export async function tap(page: Page, label: string): Promise<void> {
-  const tile = page.locator('[role=group][aria-labelledby=check-q] button', { has: page.getByText(label, { exact: true }) });
+  const tile = page.locator('[role=group][aria-labelledby=check-q] button', {
+    has: page.getByText(label, { exact: true }),
+  });
   if ((await tile.count()) === 0) await page.getByRole('button', { name: /^None of these: show/ }).click();
   await tile.click();
 }
@@ -57,7 +80,9 @@ async function answer(page: Page, trait: Trait, entry: Entry, stage: string): Pr
     await press('Couldn’t see it…');
     await page.getByRole('menuitem', { name: 'I looked and can’t tell' }).click();
   } else if ('value' in seen) {
-    await page.getByLabel(trait.unit === 'count' ? 'How many' : 'Reading (cm, mm or in)').fill(String(trait.unit === 'count' ? Math.round(seen.value) : seen.value));
+    await page
+      .getByLabel(trait.unit === 'count' ? 'How many' : 'Reading (cm, mm or in)')
+      .fill(String(trait.unit === 'count' ? Math.round(seen.value) : seen.value));
     await page.getByRole('button', { name: 'Store it' }).click();
   } else if (seen.label === trait.states.find((s) => s.id === trait.absent)?.label) {
     await press('I examined it whole, and it is absent');
@@ -70,7 +95,15 @@ async function answer(page: Page, trait: Trait, entry: Entry, stage: string): Pr
 }
 
 /** Follows what the bench offers until it has a verdict; returns the traits that were asked, in order. */
-export async function walk(page: Page, scene: Scene, id: string, taxon: string, stage: string, most = 40, before?: (view: View, trait: Trait) => Promise<void>): Promise<{ asked: Trait[]; view: View }> {
+export async function walk(
+  page: Page,
+  scene: Scene,
+  id: string,
+  taxon: string,
+  stage: string,
+  most = 40,
+  before?: (view: View, trait: Trait) => Promise<void>,
+): Promise<{ asked: Trait[]; view: View }> {
   const entry = await scene.call<Entry>('GET', `/api/taxa/${taxon}`);
   const asked: Trait[] = [];
   for (;;) {
@@ -78,7 +111,10 @@ export async function walk(page: Page, scene: Scene, id: string, taxon: string, 
     const j = view.patch.judgements[0]!;
     if (['checks-complete', 'leave-it'].includes(j.verdict) || asked.length >= most) return { asked, view };
     // What the condition of the find is comes before any check; else the offered one, else what is open.
-    const open = j.obligations[0]?.code === 'answer-condition' || !j.next ? j.obligations.find((o) => o.trait)?.trait?.id : undefined;
+    const open =
+      j.obligations[0]?.code === 'answer-condition' || !j.next
+        ? j.obligations.find((o) => o.trait)?.trait?.id
+        : undefined;
     const next = open ?? j.next?.trait.id;
     if (!next) return { asked, view };
     const trait = scene.guide.traits.find((t) => t.id === next)!;

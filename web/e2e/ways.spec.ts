@@ -4,7 +4,8 @@ import { png } from './picture.ts';
 import { expect, test } from './server.ts';
 import { Scene, stored } from './walk.ts';
 
-const way = (page: Page, name: string) => page.getByRole('group', { name: 'Way of looking' }).getByRole('button', { name });
+const way = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'Way of looking' }).getByRole('button', { name });
 const dialog = (page: Page) => page.getByRole('dialog');
 
 test('one store, four ways in: what is said in one is there in the others', async ({ page, server }) => {
@@ -40,7 +41,11 @@ test('one store, four ways in: what is said in one is there in the others', asyn
   // The checklist: a key trait is looked at from there, and the list is what comes back.
   await way(page, 'Checklist').click();
   await expect(page.getByRole('heading', { name: 'Has to fit: Chanterelle' })).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Underside of the cap: blunt folds seen, and fits · tells it from .*Deadly webcap/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', {
+      name: /^Underside of the cap: blunt folds seen, and fits · tells it from .*Deadly webcap/,
+    }),
+  ).toBeVisible();
   await page.getByRole('button', { name: /^Cap shape: .*not looked at/ }).click();
   await expect(couplet).toHaveText('What shape has the cap?');
   done = stored(page);
@@ -61,7 +66,10 @@ test('one store, four ways in: what is said in one is there in the others', asyn
   expect(after).toEqual(expect.arrayContaining([said.trait, 'cap-shape', 'underside']));
 });
 
-test('the connection drops: answers queue, are shown as not stored, and go out once each, also after a reload', async ({ page, server }) => {
+test('the connection drops: answers queue, are shown as not stored, and go out once each, also after a reload', async ({
+  page,
+  server,
+}) => {
   const scene = new Scene(server);
   await page.goto(`${server.address}/find/demo-girolle`);
   const asked = page.locator('#check-q');
@@ -89,7 +97,10 @@ test('the connection drops: answers queue, are shown as not stored, and go out o
   // The alert goes with the first that is stored; the second follows.
   await expect.poll(async () => (await scene.find('demo-girolle')).log.length).toBe(before + 2);
   // Sent twice by a page that never heard the answer, a line is stored once.
-  await page.route('**/log', async (r) => { await r.fetch(); await r.abort(); });
+  await page.route('**/log', async (r) => {
+    await r.fetch();
+    await r.abort();
+  });
   await page.locator('[role=group][aria-labelledby=check-q] button').first().click(); // waits until it can be pressed
   await expect(page.getByRole('alert')).toContainText('was not stored');
   await page.unroute('**/log');
@@ -127,7 +138,9 @@ test('a picture is taken in by its content, and a length is read in it', async (
   await page.goto(`${server.address}/find/demo-girolle`);
   await page.getByRole('button', { name: /^Cap:/ }).click();
   await page.getByRole('button', { name: /^Width of the cap/ }).click();
-  await expect(page.getByRole('group', { name: 'What the guide describes, and your reading' })).toContainText('your target');
+  await expect(page.getByRole('group', { name: 'What the guide describes, and your reading' })).toContainText(
+    'your target',
+  );
   await page.getByRole('button', { name: 'Measure in a picture…' }).click();
   const file = dialog(page).getByLabel('Add a picture of this specimen');
   await file.setInputFiles({ name: 'cap.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('this is a text') });
@@ -155,7 +168,9 @@ test('a picture is taken in by its content, and a length is read in it', async (
   expect(view.photos).toHaveLength(1);
   expect(view.log.at(-1)!.body.answer).toMatchObject({ trait: 'cap-width', kind: 'measured', value: 1.48 });
   await page.keyboard.press('f');
-  await dialog(page).getByRole('button', { name: /^Remove the picture/ }).click();
+  await dialog(page)
+    .getByRole('button', { name: /^Remove the picture/ })
+    .click();
   await expect(dialog(page)).toContainText('No picture yet.');
 });
 
@@ -188,7 +203,9 @@ test('more than one person: each has a hand, health and teachers of their own', 
   await page.getByRole('button', { name: /^Begin, with/ }).click();
   await page.getByRole('button', { name: /^Mature/ }).click();
   await page.getByRole('button', { name: 'This is the stage' }).click();
-  await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('What your profile says rules it out for you');
+  await expect(page.getByRole('region', { name: 'Verdict' })).toContainText(
+    'What your profile says rules it out for you',
+  );
   await page.keyboard.press('o');
   await expect(dialog(page)).toContainText('Not for you: allergy to Cantharellus.');
   await dialog(page).getByRole('button', { name: 'Close' }).click();
@@ -221,8 +238,12 @@ test('leaf by leaf: one key an item; the first that differs holds the basket', a
 test('look back: what each line changed, newest last', async ({ page, server }) => {
   await page.goto(`${server.address}/find/demo-girolle`);
   await page.getByRole('button', { name: 'Why' }).first().click();
-  await dialog(page).getByRole('button', { name: /^Look back/ }).click();
-  const turns = dialog(page).getByRole('listitem').filter({ has: page.getByRole('heading') });
+  await dialog(page)
+    .getByRole('button', { name: /^Look back/ })
+    .click();
+  const turns = dialog(page)
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('heading') });
   await expect(turns.first()).toContainText('The find was begun');
   await expect(turns.nth(2)).toContainText('Underside of the cap: blunt folds');
   await expect(turns.nth(2)).toContainText('Cut back:');
@@ -237,10 +258,14 @@ test('look back: what each line changed, newest last', async ({ page, server }) 
 
 test('what is cut gets days, and is still a hazard at the last of them', async ({ page, server }) => {
   const scene = new Scene(server);
-  await scene.begin('quillow-vine', { intent: 'clear', kingdom: 'plant', region: 'ENA' }, '2026-11-20', ['winter-twig']);
+  await scene.begin('quillow-vine', { intent: 'clear', kingdom: 'plant', region: 'ENA' }, '2026-11-20', [
+    'winter-twig',
+  ]);
   await page.goto(`${server.address}/find/quillow-vine`);
   await page.getByRole('button', { name: 'What is open' }).click();
-  await dialog(page).getByRole('button', { name: /^What becomes of it/ }).click();
+  await dialog(page)
+    .getByRole('button', { name: /^What becomes of it/ })
+    .click();
   await expect(dialog(page).getByLabel('Left to dry, in weeks')).toHaveValue('8');
   await dialog(page).getByLabel('Left to dry, in weeks').fill('0');
   await expect(dialog(page).getByRole('alert')).toContainText('from 1 to 104');
@@ -256,18 +281,29 @@ test('what is cut gets days, and is still a hazard at the last of them', async (
   expect((await scene.find('quillow-vine')).plan!.days).toHaveLength(3);
 });
 
-test('a thorn falls when one was clipped, and only then; it lies still where motion is unwanted', async ({ browser, server }) => {
+test('a thorn falls when one was clipped, and only then; it lies still where motion is unwanted', async ({
+  browser,
+  server,
+}) => {
   for (const reducedMotion of ['no-preference', 'reduce'] as const) {
     const page = await (await browser.newContext({ reducedMotion })).newPage();
     const scene = new Scene(server);
     const id = `thorn-${reducedMotion}`;
-    await scene.begin(id, { target: 'cantharellus-cibarius', part: 'cap', preparation: 'cooked', region: 'EU' }, '2026-10-03', ['mature']);
+    await scene.begin(
+      id,
+      { target: 'cantharellus-cibarius', part: 'cap', preparation: 'cooked', region: 'EU' },
+      '2026-10-03',
+      ['mature'],
+    );
     await page.goto(`${server.address}/find/${id}`);
     const bar = page.getByRole('region', { name: 'Verdict' });
     await expect(bar).toContainText('Nearest danger');
     const fallen = bar.locator('path.clipped');
     await expect(fallen).toHaveCount(0);
-    const near = async () => { const e = (await scene.find(id)).patch.judgements[0]!.ledger.find((x) => !x.ruledOut)!; return { id: e.taxon.id, thorns: e.thorns }; };
+    const near = async () => {
+      const e = (await scene.find(id)).patch.judgements[0]!.ledger.find((x) => !x.ruledOut)!;
+      return { id: e.taxon.id, thorns: e.thorns };
+    };
     const before = await near();
     const done = stored(page);
     await page.getByRole('button', { name: /^Underside: not looked at/ }).click();

@@ -1,16 +1,41 @@
 import { expect, test } from './server.ts';
 import { Scene, tap, walk } from './walk.ts';
 
-const sizes = [{ width: 1280, height: 800 }, { width: 390, height: 844 }];
+const sizes = [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+];
 const finds = [
-  { id: 'whole-leaf-plant', taxon: 'glechoma-hederacea', facts: { part: 'leaf', preparation: 'cooked', region: 'EU' as const }, day: '2026-04-18', stage: 'leaf' },
-  { id: 'whole-gilled', taxon: 'pleurotus-ostreatus', facts: { part: 'cap', preparation: 'cooked', region: 'EU' as const }, day: '2026-11-20', stage: 'mature' },
-  { id: 'whole-colour-blind', taxon: 'morchella-esculenta', facts: { part: 'cap', preparation: 'cooked', region: 'EU' as const }, day: '2026-04-25', stage: 'mature', profile: { colourDiffers: true } },
+  {
+    id: 'whole-leaf-plant',
+    taxon: 'glechoma-hederacea',
+    facts: { part: 'leaf', preparation: 'cooked', region: 'EU' as const },
+    day: '2026-04-18',
+    stage: 'leaf',
+  },
+  {
+    id: 'whole-gilled',
+    taxon: 'pleurotus-ostreatus',
+    facts: { part: 'cap', preparation: 'cooked', region: 'EU' as const },
+    day: '2026-11-20',
+    stage: 'mature',
+  },
+  {
+    id: 'whole-colour-blind',
+    taxon: 'morchella-esculenta',
+    facts: { part: 'cap', preparation: 'cooked', region: 'EU' as const },
+    day: '2026-04-25',
+    stage: 'mature',
+    profile: { colourDiffers: true },
+  },
 ];
 
 for (const size of sizes) {
   for (const f of finds) {
-    test(`${f.id}: the offered checks, answered truly, end in a verdict (${size.width} wide)`, async ({ browser, server }) => {
+    test(`${f.id}: the offered checks, answered truly, end in a verdict (${size.width} wide)`, async ({
+      browser,
+      server,
+    }) => {
       test.setTimeout(180_000);
       const page = await (await browser.newContext({ viewport: size, reducedMotion: 'reduce' })).newPage();
       const scene = new Scene(server);
@@ -25,26 +50,45 @@ for (const size of sizes) {
       if (f.profile?.colourDiffers) expect(asked.filter((t) => t.colour).map((t) => t.id)).toEqual([]);
       await page.reload();
       await expect(page.getByRole('region', { name: 'Verdict' })).toContainText(view.patch.judgements[0]!.word);
-      if (process.env['ZT_LOOK']) await page.screenshot({ path: `${process.env['ZT_LOOK']}/${f.id}-${size.width}.png` });
+      if (process.env['ZT_LOOK'])
+        await page.screenshot({ path: `${process.env['ZT_LOOK']}/${f.id}-${size.width}.png` });
       await page.context().close();
     });
   }
 }
 
 for (const size of sizes) {
-  test(`a winter twig in a thicket to be cleared: gloves for whatever is touched, a hazard to the end (${size.width} wide)`, async ({ browser, server }) => {
+  test(`a winter twig in a thicket to be cleared: gloves for whatever is touched, a hazard to the end (${size.width} wide)`, async ({
+    browser,
+    server,
+  }) => {
     test.setTimeout(180_000);
     const page = await (await browser.newContext({ viewport: size, reducedMotion: 'reduce' })).newPage();
     const scene = new Scene(server);
-    await scene.begin('whole-twig', { intent: 'clear', kingdom: 'plant', region: 'ENA' }, '2026-01-20', ['winter-twig']);
+    await scene.begin('whole-twig', { intent: 'clear', kingdom: 'plant', region: 'ENA' }, '2026-01-20', [
+      'winter-twig',
+    ]);
     await page.goto(`${server.address}/find/whole-twig`);
-    const { asked, view } = await walk(page, scene, 'whole-twig', 'toxicodendron-vernix', 'winter-twig', 10, async (v, trait) => {
-      const j = v.patch.judgements[0]!;
-      // Looking comes first; whatever must be touched says gloves.
-      if (!j.ledger.some((e) => e.contact && !e.ruledOut) || trait.handling === 'look' || j.next?.trait.id !== trait.id) return;
-      expect(j.next.gloves).toBe(true);
-      await expect(page.getByText(/gloves/i).first()).toBeVisible();
-    });
+    const { asked, view } = await walk(
+      page,
+      scene,
+      'whole-twig',
+      'toxicodendron-vernix',
+      'winter-twig',
+      10,
+      async (v, trait) => {
+        const j = v.patch.judgements[0]!;
+        // Looking comes first; whatever must be touched says gloves.
+        if (
+          !j.ledger.some((e) => e.contact && !e.ruledOut) ||
+          trait.handling === 'look' ||
+          j.next?.trait.id !== trait.id
+        )
+          return;
+        expect(j.next.gloves).toBe(true);
+        await expect(page.getByText(/gloves/i).first()).toBeVisible();
+      },
+    );
     const j = view.patch.judgements[0]!;
     expect(asked.length).toBeGreaterThanOrEqual(3);
     expect(j.verdict).toBe('handle-as-a-hazard');
@@ -57,12 +101,22 @@ for (const size of sizes) {
     await page.context().close();
   });
 
-  test(`a vine tangle: two individuals that differ hold the basket (${size.width} wide)`, async ({ browser, server }) => {
+  test(`a vine tangle: two individuals that differ hold the basket (${size.width} wide)`, async ({
+    browser,
+    server,
+  }) => {
     const page = await (await browser.newContext({ viewport: size, reducedMotion: 'reduce' })).newPage();
     const scene = new Scene(server);
-    await scene.begin('whole-tangle', { target: 'vitis-riparia', part: 'fruit', preparation: 'raw', region: 'ENA', picked: 30 }, '2026-09-20', ['fruit']);
+    await scene.begin(
+      'whole-tangle',
+      { target: 'vitis-riparia', part: 'fruit', preparation: 'raw', region: 'ENA', picked: 30 },
+      '2026-09-20',
+      ['fruit'],
+    );
     await page.goto(`${server.address}/find/whole-tangle`);
-    const plate = async () => { if (size.width < 600) await page.getByRole('button', { name: 'Plate', exact: true }).click(); };
+    const plate = async () => {
+      if (size.width < 600) await page.getByRole('button', { name: 'Plate', exact: true }).click();
+    };
     const say = async (part: RegExp, trait: RegExp, state: string) => {
       await plate();
       await page.getByRole('button', { name: part }).click();

@@ -10,17 +10,22 @@ import { App } from './App';
 import { Global } from './theme/Global';
 import { Guarded } from './theme/Guarded';
 
-const client = new QueryClient({ defaultOptions: { queries: { networkMode: 'always', retry: 1, refetchOnWindowFocus: true } } });
+const client = new QueryClient({
+  defaultOptions: { queries: { networkMode: 'always', retry: 1, refetchOnWindowFocus: true } },
+});
 
 // Asked for while the page is being put together, since it is what the page shows.
-if (location.pathname === '/' && !location.search) void client.prefetchQuery({ queryKey: findsKey('', firstFinds), queryFn: () => finds('', firstFinds) });
+if (location.pathname === '/' && !location.search)
+  void client.prefetchQuery({ queryKey: findsKey('', firstFinds), queryFn: () => finds('', firstFinds) });
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <Global />
       <BrowserRouter>
-        <Guarded what="the program"><App /></Guarded>
+        <Guarded what="the program">
+          <App />
+        </Guarded>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

@@ -5,20 +5,41 @@ import * as api from './client';
 
 export const useGuide = () => useQuery({ queryKey: ['guide'], queryFn: api.guide, staleTime: Infinity });
 export const useTaxa = (q: string) => useSearch({ q });
-export const useSearch = (search: api.Search) => useQuery({ queryKey: ['taxa', search], queryFn: () => api.taxa(search), staleTime: Infinity, placeholderData: (was) => was });
-export const useBeside = (query: api.BesideQuery) => useQuery({ queryKey: ['beside', query], queryFn: () => api.beside(query), staleTime: Infinity, placeholderData: (was) => was });
-export const useAuditOf = (id: string, open: boolean) => useQuery({ queryKey: ['audit', id], queryFn: () => api.auditOf(id), staleTime: Infinity, enabled: open });
+export const useSearch = (search: api.Search) =>
+  useQuery({
+    queryKey: ['taxa', search],
+    queryFn: () => api.taxa(search),
+    staleTime: Infinity,
+    placeholderData: (was) => was,
+  });
+export const useBeside = (query: api.BesideQuery) =>
+  useQuery({
+    queryKey: ['beside', query],
+    queryFn: () => api.beside(query),
+    staleTime: Infinity,
+    placeholderData: (was) => was,
+  });
+export const useAuditOf = (id: string, open: boolean) =>
+  useQuery({ queryKey: ['audit', id], queryFn: () => api.auditOf(id), staleTime: Infinity, enabled: open });
 export const useAudit = () => useQuery({ queryKey: ['audit'], queryFn: api.audit, staleTime: Infinity });
-export const useTaxon = (id: string) => useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity, enabled: id !== '' });
+export const useTaxon = (id: string) =>
+  useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity, enabled: id !== '' });
 /** How many finds are shown at first. */
 export const firstFinds = 100;
 export const findsKey = (q: string, most: number) => ['finds', q, most];
-export const useFinds = (q: string, most: number) => useQuery({ queryKey: findsKey(q, most), queryFn: () => api.finds(q, most), placeholderData: (was) => was });
+export const useFinds = (q: string, most: number) =>
+  useQuery({ queryKey: findsKey(q, most), queryFn: () => api.finds(q, most), placeholderData: (was) => was });
 export const useRejudged = () => useQuery({ queryKey: ['rejudged'], queryFn: api.rejudged });
 /** A find, with one specimen in the hand or with all of them. */
-export const useFind = (id: string, specimen = '') => useQuery({ queryKey: ['find', id, specimen], queryFn: () => api.find(id, specimen), placeholderData: (was) => was });
+export const useFind = (id: string, specimen = '') =>
+  useQuery({ queryKey: ['find', id, specimen], queryFn: () => api.find(id, specimen), placeholderData: (was) => was });
 export const useExclusion = (id: string, specimen: string, taxon: string, stand: string, open: boolean) =>
-  useQuery({ queryKey: ['exclusion', id, specimen, taxon, stand], queryFn: () => api.exclusionOf(id, specimen, taxon), enabled: open, placeholderData: (was) => was });
+  useQuery({
+    queryKey: ['exclusion', id, specimen, taxon, stand],
+    queryFn: () => api.exclusionOf(id, specimen, taxon),
+    enabled: open,
+    placeholderData: (was) => was,
+  });
 export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: api.people });
 
 /** Sends a change of a find; the answer is the find as it now stands. */
@@ -35,39 +56,69 @@ function useFindChange<T>(id: string, send: (body: T) => Promise<api.View>) {
       void client.invalidateQueries({ queryKey: ['finds'] });
     },
     // Changed on another screen: what is shown is asked again.
-    onError: (e) => { if (e instanceof api.Problem && e.status === 409) void client.invalidateQueries({ queryKey: ['find', id] }); },
+    onError: (e) => {
+      if (e instanceof api.Problem && e.status === 409) void client.invalidateQueries({ queryKey: ['find', id] });
+    },
   });
 }
 
 export const useAddLine = (id: string) => useFindChange<api.NewLine>(id, (body) => api.addLine(id, body));
 export const useSetFacts = (id: string) => useFindChange<api.S['Facts']>(id, (body) => api.setFacts(id, body));
 export const useAddSpecimen = (id: string) => useFindChange<api.S['Specimen']>(id, (body) => api.addSpecimen(id, body));
-export const useCountSpecimen = (id: string) => useFindChange<{ specimen: string; was: number; count: number; picked?: number }>(id, ({ specimen, was, count, picked }) => api.countSpecimen(id, specimen, was, count, picked));
-export const useWait = (id: string) => useFindChange<{ specimen: string; trait: string; on: boolean }>(id, (w) => (w.on ? api.startWait : api.endWait)(id, w.specimen, w.trait));
+export const useCountSpecimen = (id: string) =>
+  useFindChange<{ specimen: string; was: number; count: number; picked?: number }>(
+    id,
+    ({ specimen, was, count, picked }) => api.countSpecimen(id, specimen, was, count, picked),
+  );
+export const useWait = (id: string) =>
+  useFindChange<{ specimen: string; trait: string; on: boolean }>(id, (w) =>
+    (w.on ? api.startWait : api.endWait)(id, w.specimen, w.trait),
+  );
 
 /** One of the other ways of looking; asked again whenever the log has grown or the facts have changed. */
-const useWay = <T>(name: string, id: string, specimen: string, stand: string, ask: (id: string, specimen: string) => Promise<T>) =>
+const useWay = <T>(
+  name: string,
+  id: string,
+  specimen: string,
+  stand: string,
+  ask: (id: string, specimen: string) => Promise<T>,
+) =>
   useQuery({ queryKey: [name, id, specimen, stand], queryFn: () => ask(id, specimen), placeholderData: (was) => was });
-export const useKeyWalk = (id: string, specimen: string, stand: string) => useWay('key', id, specimen, stand, api.keyOf);
-export const useChecklist = (id: string, specimen: string, stand: string) => useWay('checklist', id, specimen, stand, api.checklistOf);
-export const useLikenesses = (id: string, specimen: string, stand: string) => useWay('likenesses', id, specimen, stand, api.likenessesOf);
-export const useHistory = (id: string, specimen: string, stand: string) => useWay('history', id, specimen, stand, api.historyOf);
+export const useKeyWalk = (id: string, specimen: string, stand: string) =>
+  useWay('key', id, specimen, stand, api.keyOf);
+export const useChecklist = (id: string, specimen: string, stand: string) =>
+  useWay('checklist', id, specimen, stand, api.checklistOf);
+export const useLikenesses = (id: string, specimen: string, stand: string) =>
+  useWay('likenesses', id, specimen, stand, api.likenessesOf);
+export const useHistory = (id: string, specimen: string, stand: string) =>
+  useWay('history', id, specimen, stand, api.historyOf);
 
-export const useAddPhoto = (id: string) => useFindChange<{ photo: string; specimen: string; part: string; file: Blob }>(id, (p) => api.addPhoto(id, p.photo, p.specimen, p.part, p.file));
+export const useAddPhoto = (id: string) =>
+  useFindChange<{ photo: string; specimen: string; part: string; file: Blob }>(id, (p) =>
+    api.addPhoto(id, p.photo, p.specimen, p.part, p.file),
+  );
 export const useRemovePhoto = (id: string) => useFindChange<string>(id, (photo) => api.removePhoto(id, photo));
 
 export function useSavePerson() {
   const client = useQueryClient();
-  return useMutation({ mutationFn: api.savePerson, networkMode: 'always', onSuccess: () => client.invalidateQueries() });
+  return useMutation({
+    mutationFn: api.savePerson,
+    networkMode: 'always',
+    onSuccess: () => client.invalidateQueries(),
+  });
 }
 
 export const useToday = () => useQuery({ queryKey: ['today'], queryFn: api.today });
 export const usePlaces = () => useQuery({ queryKey: ['places'], queryFn: api.places });
-export const usePlace = (id: string) => useQuery({ queryKey: ['places', id], queryFn: () => api.place(id), enabled: id !== '' });
-export const useCues = (id: string, stand: string) => useQuery({ queryKey: ['cues', id, stand], queryFn: () => api.cues(id), placeholderData: (was) => was });
+export const usePlace = (id: string) =>
+  useQuery({ queryKey: ['places', id], queryFn: () => api.place(id), enabled: id !== '' });
+export const useCues = (id: string, stand: string) =>
+  useQuery({ queryKey: ['cues', id, stand], queryFn: () => api.cues(id), placeholderData: (was) => was });
 export const useWalks = () => useQuery({ queryKey: ['walks'], queryFn: api.walks });
-export const useOutlook = (id: string) => useQuery({ queryKey: ['walks', id], queryFn: () => api.outlook(id), retry: false });
-export const useYear = (query: api.YearQuery) => useQuery({ queryKey: ['year', query], queryFn: () => api.year(query), placeholderData: (was) => was });
+export const useOutlook = (id: string) =>
+  useQuery({ queryKey: ['walks', id], queryFn: () => api.outlook(id), retry: false });
+export const useYear = (query: api.YearQuery) =>
+  useQuery({ queryKey: ['year', query], queryFn: () => api.year(query), placeholderData: (was) => was });
 
 /** Sends something that places, walks and the year hang on; what was fetched of them is asked again. */
 export function useGround<T, R>(send: (body: T) => Promise<R>) {
@@ -75,17 +126,32 @@ export function useGround<T, R>(send: (body: T) => Promise<R>) {
   return useMutation({
     mutationFn: send,
     networkMode: 'always',
-    onSuccess: () => Promise.all(['places', 'walks', 'year', 'today'].map((k) => client.invalidateQueries({ queryKey: [k] }))),
+    onSuccess: () =>
+      Promise.all(['places', 'walks', 'year', 'today'].map((k) => client.invalidateQueries({ queryKey: [k] }))),
   });
 }
 
-export const useKitchen = (q = '', most = 30) => useQuery({ queryKey: ['kitchen', 'all', q, most], queryFn: () => api.kitchen(q, most), placeholderData: (was) => was });
+export const useKitchen = (q = '', most = 30) =>
+  useQuery({
+    queryKey: ['kitchen', 'all', q, most],
+    queryFn: () => api.kitchen(q, most),
+    placeholderData: (was) => was,
+  });
 export const useLot = (id: string) => useQuery({ queryKey: ['kitchen', id], queryFn: () => api.lot(id), retry: false });
-export const useSecond = (id: string) => useQuery({ queryKey: ['kitchen', 'second', id], queryFn: () => api.second(id) });
-export const useAmount = (id: string) => useQuery({ queryKey: ['kitchen', 'amount', id], queryFn: () => api.amount(id) });
+export const useSecond = (id: string) =>
+  useQuery({ queryKey: ['kitchen', 'second', id], queryFn: () => api.second(id) });
+export const useAmount = (id: string) =>
+  useQuery({ queryKey: ['kitchen', 'amount', id], queryFn: () => api.amount(id) });
 export const useSettings = () => useQuery({ queryKey: ['settings'], queryFn: api.settings });
-export const useData = (often: boolean) => useQuery({ queryKey: ['data'], queryFn: api.data, refetchInterval: often ? 700 : false, staleTime: often ? 0 : 300_000 });
-export const useJournal = (q: string, most: number) => useQuery({ queryKey: ['journal', q, most], queryFn: () => api.journal(q, most), placeholderData: (was) => was });
+export const useData = (often: boolean) =>
+  useQuery({
+    queryKey: ['data'],
+    queryFn: api.data,
+    refetchInterval: often ? 700 : false,
+    staleTime: often ? 0 : 300_000,
+  });
+export const useJournal = (q: string, most: number) =>
+  useQuery({ queryKey: ['journal', q, most], queryFn: () => api.journal(q, most), placeholderData: (was) => was });
 export const useIncidents = () => useQuery({ queryKey: ['incidents'], queryFn: api.incidents });
 
 /** A line for the book of the kitchen, without its key. */
@@ -108,6 +174,16 @@ export function useCook() {
 /** Sends something else that the kitchen hangs on. */
 export function useKitchenChange<T, R>(send: (body: T) => Promise<R>) {
   const client = useQueryClient();
-  const again = () => Promise.all(['kitchen', 'settings', 'journal', 'today', 'people'].map((k) => client.invalidateQueries({ queryKey: [k] })));
-  return useMutation({ mutationFn: send, networkMode: 'always', onSuccess: again, onError: (e) => { if (e instanceof api.Problem && e.status === 409) void again(); } });
+  const again = () =>
+    Promise.all(
+      ['kitchen', 'settings', 'journal', 'today', 'people'].map((k) => client.invalidateQueries({ queryKey: [k] })),
+    );
+  return useMutation({
+    mutationFn: send,
+    networkMode: 'always',
+    onSuccess: again,
+    onError: (e) => {
+      if (e instanceof api.Problem && e.status === 409) void again();
+    },
+  });
 }

@@ -6,7 +6,37 @@ import { Note, Soft } from '../theme/bits';
 import { aside, nextCount, type Hand } from './basket';
 import { useKeyPress } from './useKeys';
 
-const Keys = styled.div`display: grid; grid-template-columns: repeat(3, 1fr); gap: 8px; button { min-height: 112px; border: 2.5px solid var(--ink); border-radius: 12px; background: var(--sheet); color: var(--ink); cursor: pointer; display: grid; justify-items: center; align-content: center; gap: 4px; font-weight: 700; font-size: 1.05rem; } button:hover { background: var(--sunk); } kbd { font: inherit; font-weight: 400; font-size: 0.85rem; color: var(--ink-soft); } button.open { border-style: dotted; }`;
+const Keys = styled.div`
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 8px;
+  button {
+    min-height: 112px;
+    border: 2.5px solid var(--ink);
+    border-radius: 12px;
+    background: var(--sheet);
+    color: var(--ink);
+    cursor: pointer;
+    display: grid;
+    justify-items: center;
+    align-content: center;
+    gap: 4px;
+    font-weight: 700;
+    font-size: 1.05rem;
+  }
+  button:hover {
+    background: var(--sunk);
+  }
+  kbd {
+    font: inherit;
+    font-weight: 400;
+    font-size: 0.85rem;
+    color: var(--ink-soft);
+  }
+  button.open {
+    border-style: dotted;
+  }
+`;
 
 const hands: { id: Hand; key: string; word: string; d: string }[] = [
   { id: 'fits', key: '1', word: 'Fits in every answer', d: 'M3 10l5 6L17 4' },
@@ -51,18 +81,46 @@ export function ItemPass({ view, specimen }: { view: View; specimen: string }) {
   return (
     <section aria-labelledby="item-h" style={{ display: 'grid', gap: 10 }}>
       <h3 id="item-h">Item by item</h3>
-      <Soft>{fast.exists && fast.ready ? `For each: ${fast.checks.map((c) => c.name.toLowerCase()).join(', ')}. ` : 'For each item every check that was made on the specimen on the plate. '}One press an item.</Soft>
+      <Soft>
+        {fast.exists && fast.ready
+          ? `For each: ${fast.checks.map((c) => c.name.toLowerCase()).join(', ')}. `
+          : 'For each item every check that was made on the specimen on the plate. '}
+        One press an item.
+      </Soft>
       <Keys role="group" aria-labelledby="item-h">
         {hands.map((h) => (
-          <button key={h.id} type="button" className={h.id === 'unchecked' ? 'open' : undefined} onClick={() => void press(h.id)}>
-            <svg viewBox="0 0 20 20" width="34" height="34" aria-hidden="true"><path d={h.d} fill="none" stroke="currentColor" strokeWidth="2.4" strokeDasharray={h.id === 'unchecked' ? '1.5 3' : undefined} strokeLinecap="round" strokeLinejoin="round" /></svg>
+          <button
+            key={h.id}
+            type="button"
+            className={h.id === 'unchecked' ? 'open' : undefined}
+            onClick={() => void press(h.id)}
+          >
+            <svg viewBox="0 0 20 20" width="34" height="34" aria-hidden="true">
+              <path
+                d={h.d}
+                fill="none"
+                stroke="currentColor"
+                strokeWidth="2.4"
+                strokeDasharray={h.id === 'unchecked' ? '1.5 3' : undefined}
+                strokeLinecap="round"
+                strokeLinejoin="round"
+              />
+            </svg>
             {h.word}
             <kbd>key {h.key}</kbd>
           </button>
         ))}
       </Keys>
-      <p role="status">{last && `Last one: ${last.toLowerCase()}.`} {aside(view) > 0 && `${aside(view)} set aside. Keep them apart from the rest; what touched them is held with them.`}</p>
-      {failed && <Note role="alert"><b>Not counted:</b> the last press and any after it. {failed.message} {failed.fields.join('; ')}</Note>}
+      <p role="status">
+        {last && `Last one: ${last.toLowerCase()}.`}{' '}
+        {aside(view) > 0 &&
+          `${aside(view)} set aside. Keep them apart from the rest; what touched them is held with them.`}
+      </p>
+      {failed && (
+        <Note role="alert">
+          <b>Not counted:</b> the last press and any after it. {failed.message} {failed.fields.join('; ')}
+        </Note>
+      )}
     </section>
   );
 }

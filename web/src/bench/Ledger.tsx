@@ -7,11 +7,40 @@ import { Thorns } from '../drawing/Thorns';
 import { Own } from '../guide/Own';
 import { Button, Soft } from '../theme/bits';
 
-const List = styled.ul`list-style: none; margin: 0; padding: 0; display: grid; gap: 10px;`;
-const Item = styled.li`display: grid; grid-template-columns: 84px 1fr; gap: 4px 14px; padding: 10px 0; border-top: 1.5px solid var(--line);
-  h3 { font-size: 1.05rem; } ul { margin: 6px 0 0; padding-left: 18px; } li { margin: 2px 0; }`;
+const List = styled.ul`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 10px;
+`;
+const Item = styled.li`
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: 4px 14px;
+  padding: 10px 0;
+  border-top: 1.5px solid var(--line);
+  h3 {
+    font-size: 1.05rem;
+  }
+  ul {
+    margin: 6px 0 0;
+    padding-left: 18px;
+  }
+  li {
+    margin: 2px 0;
+  }
+`;
 
-function EntryLine({ e, steps = e.steps, children }: { e: S['Entry']; steps?: S['Entry']['steps']; children?: ReactNode }) {
+function EntryLine({
+  e,
+  steps = e.steps,
+  children,
+}: {
+  e: S['Entry'];
+  steps?: S['Entry']['steps'];
+  children?: ReactNode;
+}) {
   return (
     <Item>
       <div>
@@ -20,7 +49,8 @@ function EntryLine({ e, steps = e.steps, children }: { e: S['Entry']; steps?: S[
       </div>
       <div>
         <h3>
-          <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link> <i>{e.taxon.scientific}</i> <Own origin={e.taxon.origin} />
+          <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link> <i>{e.taxon.scientific}</i>{' '}
+          <Own origin={e.taxon.origin} />
         </h3>
         <p>
           <b>{e.gradeWord}</b>
@@ -58,26 +88,51 @@ function CutLine({ e, find, specimen, stand }: { e: S['Entry']; find: string; sp
   const whole = useExclusion(find, specimen, e.taxon.id, stand, open);
   return (
     <EntryLine e={e} steps={open ? (whole.data?.steps ?? []) : []}>
-      <Button aria-expanded={open} onPress={() => setOpen(!open)}>By what?</Button>
+      <Button aria-expanded={open} onPress={() => setOpen(!open)}>
+        By what?
+      </Button>
       {open && whole.error && <p role="alert">{whole.error.message}</p>}
     </EntryLine>
   );
 }
 
 /** Every dangerous entry in scope: open ones first, those cut back folded. */
-export function Ledger({ find, judgement, stand, onRecall }: { find: string; judgement: Judgement; stand: string; onRecall: (id: string) => void }) {
+export function Ledger({
+  find,
+  judgement,
+  stand,
+  onRecall,
+}: {
+  find: string;
+  judgement: Judgement;
+  stand: string;
+  onRecall: (id: string) => void;
+}) {
   const open = judgement.ledger.filter((e) => !e.ruledOut);
   const cut = judgement.ledger.filter((e) => e.ruledOut);
   return (
     <>
       <p>
-        Each thorn is one independent step still needed. What shares its evidence or its act with another step counts once. Nothing is hidden because it is unlikely.
+        Each thorn is one independent step still needed. What shares its evidence or its act with another step counts
+        once. Nothing is hidden because it is unlikely.
       </p>
-      {open.length === 0 ? <p>No dangerous entry of this guide is open. Something that is not in the guide may be.</p> : <List>{open.map((e) => <EntryLine key={e.taxon.id} e={e} />)}</List>}
+      {open.length === 0 ? (
+        <p>No dangerous entry of this guide is open. Something that is not in the guide may be.</p>
+      ) : (
+        <List>
+          {open.map((e) => (
+            <EntryLine key={e.taxon.id} e={e} />
+          ))}
+        </List>
+      )}
       {cut.length > 0 && (
         <details open={open.length === 0}>
           <summary>Cut back: {cut.length}</summary>
-          <List>{cut.map((e) => <CutLine key={e.taxon.id} e={e} find={find} specimen={judgement.specimen} stand={stand} />)}</List>
+          <List>
+            {cut.map((e) => (
+              <CutLine key={e.taxon.id} e={e} find={find} specimen={judgement.specimen} stand={stand} />
+            ))}
+          </List>
         </details>
       )}
       {judgement.aside.length > 0 && (

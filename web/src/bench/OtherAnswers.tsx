@@ -5,7 +5,15 @@ import { MenuList, MenuRow, MenuSheet } from '../theme/menu';
 import { otherKinds } from './answer';
 
 /** Everything that is an answer without being evidence, two taps away. */
-export function OtherAnswers({ trait, busy, onAnswer }: { trait: Trait; busy: boolean; onAnswer: (a: Answer) => void }) {
+export function OtherAnswers({
+  trait,
+  busy,
+  onAnswer,
+}: {
+  trait: Trait;
+  busy: boolean;
+  onAnswer: (a: Answer) => void;
+}) {
   return (
     <MenuTrigger>
       <Button isDisabled={busy}>Couldn’t see it…</Button>

@@ -3,17 +3,52 @@ import type { Judgement, Trait } from '../api/client';
 import { Glyph } from '../drawing/Glyph';
 import { Specimen } from '../drawing/Specimen';
 import { specimenPieces } from '../drawing/specimen';
-import { drawnFrom, firmOf, lookOf, lookWords, partsOf, seenOf, shownOf, strokeOf, traitsOfPart, type Look } from './plate';
+import {
+  drawnFrom,
+  firmOf,
+  lookOf,
+  lookWords,
+  partsOf,
+  seenOf,
+  shownOf,
+  strokeOf,
+  traitsOfPart,
+  type Look,
+} from './plate';
 
-const Frame = styled.div`position: relative; width: 100%; max-width: min(440px, calc((100dvh - 404px) * 0.762)); aspect-ratio: 320 / 420; margin: 0 auto;
-  svg.base { position: absolute; inset: 0; width: 100%; height: 100%; }`;
+const Frame = styled.div`
+  position: relative;
+  width: 100%;
+  max-width: min(440px, calc((100dvh - 404px) * 0.762));
+  aspect-ratio: 320 / 420;
+  margin: 0 auto;
+  svg.base {
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+  }
+`;
 
 const Spot = styled.button<{ $look: Look; $on: boolean }>`
-  position: absolute; transform: translate(-50%, -50%); min-width: 44px; min-height: 44px; padding: 2px; border-radius: 10px; cursor: pointer;
+  position: absolute;
+  transform: translate(-50%, -50%);
+  min-width: 44px;
+  min-height: 44px;
+  padding: 2px;
+  border-radius: 10px;
+  cursor: pointer;
   border: ${(p) => (p.$look === 'unlooked' ? '1.5px dotted var(--ink-soft)' : p.$look === 'seen' || p.$look === 'absent' ? '2px solid var(--ink)' : '2px dashed var(--ink)')};
-  background: ${(p) => (p.$on ? 'var(--lemon)' : 'var(--sheet)')}; color: ${(p) => (p.$on ? 'var(--lemon-ink)' : 'var(--ink)')};
-  display: grid; place-items: center; font-size: 0.72rem; line-height: 1.05; font-weight: 600;
-  svg { display: block; }
+  background: ${(p) => (p.$on ? 'var(--lemon)' : 'var(--sheet)')};
+  color: ${(p) => (p.$on ? 'var(--lemon-ink)' : 'var(--ink)')};
+  display: grid;
+  place-items: center;
+  font-size: 0.72rem;
+  line-height: 1.05;
+  font-weight: 600;
+  svg {
+    display: block;
+  }
 `;
 
 /** What is wrong with a part that gave nothing: torn, a spoilt test, out of season, out of reach, or merely undecided. */
@@ -28,7 +63,19 @@ const trouble: Partial<Record<Look, string>> = {
 /** The traits whose absence is the absence of the whole part. */
 const whole = new Set(['ring', 'volva', 'latex']);
 
-export function Plate({ judgement, traits, kingdom, selected, onPart }: { judgement: Judgement; traits: Trait[]; kingdom: string; selected?: string; onPart: (part: string) => void }) {
+export function Plate({
+  judgement,
+  traits,
+  kingdom,
+  selected,
+  onPart,
+}: {
+  judgement: Judgement;
+  traits: Trait[];
+  kingdom: string;
+  selected?: string;
+  onPart: (part: string) => void;
+}) {
   const parts = partsOf(kingdom);
   const seen = seenOf(judgement);
   const firm = firmOf(judgement);
@@ -56,8 +103,21 @@ export function Plate({ judgement, traits, kingdom, selected, onPart }: { judgem
               aria-label={`${p.label}: ${shown ? shown.words : lookWords[l]}${shown && l === 'shaky' ? ' (shaky)' : ''}`}
               onClick={() => onPart(p.part)}
             >
-              {shown && (!drawn.has(shown.trait) || shown.state === absence(shown.trait)) ? <Glyph trait={shown.trait} state={shown.state} size={32} /> : null}
-              {trouble[l] ? <svg viewBox="0 0 20 14" width="20" height="14" aria-hidden="true"><path d={trouble[l]} fill="none" stroke="currentColor" strokeWidth="1.8" strokeLinejoin="round" strokeLinecap="round" /></svg> : null}
+              {shown && (!drawn.has(shown.trait) || shown.state === absence(shown.trait)) ? (
+                <Glyph trait={shown.trait} state={shown.state} size={32} />
+              ) : null}
+              {trouble[l] ? (
+                <svg viewBox="0 0 20 14" width="20" height="14" aria-hidden="true">
+                  <path
+                    d={trouble[l]}
+                    fill="none"
+                    stroke="currentColor"
+                    strokeWidth="1.8"
+                    strokeLinejoin="round"
+                    strokeLinecap="round"
+                  />
+                </svg>
+              ) : null}
               {p.label}
             </Spot>
           );

@@ -3,10 +3,25 @@ import styled from 'styled-components';
 import { Chip, Chips, Next } from '../theme/bits';
 import { stagesOf } from './answer';
 
-const Card = styled.section`display: grid; gap: 14px; align-content: start; h2 { font-size: 1.5rem; }`;
+const Card = styled.section`
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  h2 {
+    font-size: 1.5rem;
+  }
+`;
 
 /** The stage is asked first: what can be judged, and how, depends on it. */
-export function StageCard({ kingdom, now, onDone }: { kingdom: string; now: string[]; onDone: (stages: string[]) => void }) {
+export function StageCard({
+  kingdom,
+  now,
+  onDone,
+}: {
+  kingdom: string;
+  now: string[];
+  onDone: (stages: string[]) => void;
+}) {
   const [on, setOn] = useState<string[]>(now);
   const toggle = (s: string) => setOn((was) => (was.includes(s) ? was.filter((x) => x !== s) : [...was, s]));
   return (

@@ -4,10 +4,50 @@ import { Thorns } from '../drawing/Thorns';
 import { Button, Next } from '../theme/bits';
 
 const Bar = styled.section`
-  border-top: 2px solid var(--ink); background: var(--sheet); display: grid; grid-template-columns: minmax(220px, 1.1fr) minmax(200px, 1fr) minmax(260px, 1.4fr) auto; gap: 18px; align-items: center; padding: 10px 20px; min-height: 84px;
-  h2 { font-size: 1.45rem; } p { line-height: 1.25; }
-  .near { display: flex; gap: 10px; align-items: center; } .acts { display: flex; gap: 8px; }
-  @media (max-width: 900px) { grid-template-columns: 1fr; gap: 4px; padding: 8px 12px; .do { display: none; } .near { font-size: 0.92rem; } .acts { display: none; } h2 { font-size: 1.2rem; display: inline; } .word p { display: inline; } }
+  border-top: 2px solid var(--ink);
+  background: var(--sheet);
+  display: grid;
+  grid-template-columns: minmax(220px, 1.1fr) minmax(200px, 1fr) minmax(260px, 1.4fr) auto;
+  gap: 18px;
+  align-items: center;
+  padding: 10px 20px;
+  min-height: 84px;
+  h2 {
+    font-size: 1.45rem;
+  }
+  p {
+    line-height: 1.25;
+  }
+  .near {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+  }
+  .acts {
+    display: flex;
+    gap: 8px;
+  }
+  @media (max-width: 900px) {
+    grid-template-columns: 1fr;
+    gap: 4px;
+    padding: 8px 12px;
+    .do {
+      display: none;
+    }
+    .near {
+      font-size: 0.92rem;
+    }
+    .acts {
+      display: none;
+    }
+    h2 {
+      font-size: 1.2rem;
+      display: inline;
+    }
+    .word p {
+      display: inline;
+    }
+  }
 `;
 
 type Props = { judgement: Judgement; held: boolean; onOpen: () => void; onDangers: () => void; onWhy: () => void };
@@ -22,7 +62,11 @@ export function VerdictBar({ judgement: j, held, onOpen, onDangers, onWhy }: Pro
         <h2>{held ? 'Basket held' : j.word}</h2>{' '}
         <p>
           {held ? 'Mixed patch. ' : ''}
-          {j.leaveWords.length > 0 ? j.leaveWords[0] : j.obligations.length === 0 ? 'Nothing is open.' : `${j.obligations.length} still open`}
+          {j.leaveWords.length > 0
+            ? j.leaveWords[0]
+            : j.obligations.length === 0
+              ? 'Nothing is open.'
+              : `${j.obligations.length} still open`}
         </p>
       </div>
       <div className="near">
@@ -39,9 +83,25 @@ export function VerdictBar({ judgement: j, held, onOpen, onDangers, onWhy }: Pro
           <p>No dangerous entry of this guide is open.</p>
         )}
       </div>
-      <p className="do">{j.next && first ? <><b>Next check:</b> {j.next.ask} {j.next.how}</> : first ? <><b>{first.words}</b> {first.do}</> : j.says}</p>
+      <p className="do">
+        {j.next && first ? (
+          <>
+            <b>Next check:</b> {j.next.ask} {j.next.how}
+          </>
+        ) : first ? (
+          <>
+            <b>{first.words}</b> {first.do}
+          </>
+        ) : (
+          j.says
+        )}
+      </p>
       <div className="acts">
-        {j.obligations.length > 0 ? <Next onPress={onOpen}>What is open</Next> : <Button onPress={onOpen}>What is open</Button>}
+        {j.obligations.length > 0 ? (
+          <Next onPress={onOpen}>What is open</Next>
+        ) : (
+          <Button onPress={onOpen}>What is open</Button>
+        )}
         <Button onPress={onDangers}>Dangers</Button>
         <Button onPress={onWhy}>Why</Button>
       </div>

@@ -25,7 +25,8 @@ export function firstTiles(t: Trait, likely: Map<string, number>): S['State'][] 
 }
 
 /** The tiles of a couplet, the first way in front. */
-export const inLeads = (t: Trait, leads: S['Lead'][]): S['State'][] => leads.flatMap((l) => tilesOf(t).filter((s) => l.states.includes(s.id)));
+export const inLeads = (t: Trait, leads: S['Lead'][]): S['State'][] =>
+  leads.flatMap((l) => tilesOf(t).filter((s) => l.states.includes(s.id)));
 
 /** The answer for states that were tapped. */
 export function seen(t: Trait, states: string[], look: Look, both = false): Answer {
@@ -35,7 +36,13 @@ export function seen(t: Trait, states: string[], look: Look, both = false): Answ
 
 export const absent = (t: Trait, look: Look): Answer => ({ trait: t.id, kind: 'absent', ...dress(look) });
 
-export const measured = (t: Trait, value: number, error: number, look: Look): Answer => ({ trait: t.id, kind: 'measured', value, error, ...dress(look) });
+export const measured = (t: Trait, value: number, error: number, look: Look): Answer => ({
+  trait: t.id,
+  kind: 'measured',
+  value,
+  error,
+  ...dress(look),
+});
 
 function dress(l: Look): Partial<Answer> {
   const out: Partial<Answer> = {};
@@ -67,5 +74,18 @@ export const otherKinds: { kind: Answer['kind']; label: string; from?: Answer['f
 /** The stages of a kingdom with their words. */
 export const stagesOf = (kingdom: string): [string, string][] =>
   kingdom === 'fungus'
-    ? [['egg', 'Egg or button'], ['young', 'Young, veil closed'], ['mature', 'Mature, gills free'], ['old', 'Old']]
-    : [['seedling', 'Seedling'], ['winter-twig', 'Winter twig'], ['shoot', 'Shoot'], ['leaf', 'In leaf'], ['flower', 'In flower'], ['fruit', 'In fruit'], ['dry-stalk', 'Dry stalk']];
+    ? [
+        ['egg', 'Egg or button'],
+        ['young', 'Young, veil closed'],
+        ['mature', 'Mature, gills free'],
+        ['old', 'Old'],
+      ]
+    : [
+        ['seedling', 'Seedling'],
+        ['winter-twig', 'Winter twig'],
+        ['shoot', 'Shoot'],
+        ['leaf', 'In leaf'],
+        ['flower', 'In flower'],
+        ['fruit', 'In fruit'],
+        ['dry-stalk', 'Dry stalk'],
+      ];

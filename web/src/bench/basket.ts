@@ -25,7 +25,11 @@ export const aside = (v: Counted): number => v.specimens.find((s) => s.id === as
  * The count after one more item. The specimen on the plate is itself the first
  * item. The basket grows when more went through the hands than were said to be in it.
  */
-export function nextCount(v: Counted, specimen: string, hand: Hand): { specimen: string; was: number; count: number; picked?: number } {
+export function nextCount(
+  v: Counted,
+  specimen: string,
+  hand: Hand,
+): { specimen: string; was: number; count: number; picked?: number } {
   const here = specimen === asideId ? (v.specimens.find((s) => s.id !== asideId)?.id ?? specimen) : specimen;
   const now = v.specimens.find((s) => s.id === here)?.count ?? 0;
   // What went through the hands, whether it passes or not.
@@ -33,5 +37,7 @@ export function nextCount(v: Counted, specimen: string, hand: Hand): { specimen:
   const total = Math.max(v.facts.picked ?? 0, handled);
   if (hand === 'unchecked') return { specimen: here, was: now, count: now, picked: total + 1 };
   const grows = (v.facts.picked ?? 0) > handled ? {} : { picked: total + 1 };
-  return hand === 'fits' ? { specimen: here, was: now, count: Math.max(1, now) + 1, ...grows } : { specimen: asideId, was: aside(v), count: aside(v) + 1, ...grows };
+  return hand === 'fits'
+    ? { specimen: here, was: now, count: Math.max(1, now) + 1, ...grows }
+    : { specimen: asideId, was: aside(v), count: aside(v) + 1, ...grows };
 }

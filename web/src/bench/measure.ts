@@ -17,7 +17,9 @@ export const handParts = [
 
 /** Reads 12, 12.5 cm, 30 mm, 5 in, 2 palms or half a finger into the unit; undefined when it can’t be read. */
 export function readLength(text: string, unit: string, hand?: S['Hand']): Length | undefined {
-  const m = /^\s*(\d+(?:[.,]\d+)?|half an?|a|one)\s*(cm|mm|m|inches|inch|in|"|ft|palms?|fingers?|spans?)?\s*$/i.exec(text);
+  const m = /^\s*(\d+(?:[.,]\d+)?|half an?|a|one)\s*(cm|mm|m|inches|inch|in|"|ft|palms?|fingers?|spans?)?\s*$/i.exec(
+    text,
+  );
   if (!m) return undefined;
   const said = m[1]!.toLowerCase();
   const n = said.startsWith('half') ? 0.5 : said === 'a' || said === 'one' ? 1 : Number(said.replace(',', '.'));

@@ -18,7 +18,13 @@ export type PhotoReading = { value: number; error: number; low: number; high: nu
  * together, since a reading may rule something out. Undefined when the ruler is no
  * longer than its marks may be off.
  */
-export function fromPhoto(ruler: [Point, Point], part: [Point, Point], known: number, slack: number, tilt = tiltMost): PhotoReading | undefined {
+export function fromPhoto(
+  ruler: [Point, Point],
+  part: [Point, Point],
+  known: number,
+  slack: number,
+  tilt = tiltMost,
+): PhotoReading | undefined {
   const r = distance(...ruler);
   const p = distance(...part);
   const off = 2 * slack; // two ends

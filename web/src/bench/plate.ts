@@ -38,12 +38,19 @@ export const partsOf = (kingdom: string): PlatePart[] => (kingdom === 'fungus' ?
 
 /** The traits that are looked for on a part, in the order of the guide. */
 export const traitsOfPart = (traits: Trait[], part: string, kingdom: string): Trait[] =>
-  traits.filter((t) => t.part === part && (t.kingdom === kingdom || t.kingdom === 'unclear' || kingdom === 'unclear' || kingdom === ''));
+  traits.filter(
+    (t) =>
+      t.part === part && (t.kingdom === kingdom || t.kingdom === 'unclear' || kingdom === 'unclear' || kingdom === ''),
+  );
 
 const gone: Record<string, Look> = { damaged: 'damaged', spoilt: 'spoilt', 'not-now': 'season', 'not-here': 'hidden' };
 
 /** How far the traits of a part were read, the best reading deciding. A part whose last sound reading is its absence is absent. */
-export function lookOf(j: Judgement, part: string, absent: (trait: string, state: string) => boolean = () => false): Look {
+export function lookOf(
+  j: Judgement,
+  part: string,
+  absent: (trait: string, state: string) => boolean = () => false,
+): Look {
   let best: Look = 'unlooked';
   for (const r of j.readings) {
     if (r.trait.part !== part || r.derived) continue;
@@ -61,7 +68,13 @@ export function seenOf(j: Judgement): Seen {
   const firm = new Set<string>();
   for (const r of j.readings) {
     const state = r.states[0];
-    if (!state || r.soundness === 'mute' || r.soundness === 'conflicting' || (firm.has(r.trait.id) && r.soundness !== 'sound')) continue;
+    if (
+      !state ||
+      r.soundness === 'mute' ||
+      r.soundness === 'conflicting' ||
+      (firm.has(r.trait.id) && r.soundness !== 'sound')
+    )
+      continue;
     states.set(r.trait.id, state);
     if (r.soundness === 'sound') firm.add(r.trait.id);
   }
@@ -78,7 +91,11 @@ export function firmOf(j: Judgement): (trait: string) => boolean {
  * The states that a specimen is drawn from. An absence that was not read soundly
  * takes nothing away: the part is still drawn, as it would be if nothing were known.
  */
-export function drawnFrom(seen: Seen, firm: (trait: string) => boolean, absent: (trait: string) => string | undefined): Seen {
+export function drawnFrom(
+  seen: Seen,
+  firm: (trait: string) => boolean,
+  absent: (trait: string) => string | undefined,
+): Seen {
   return (trait) => {
     const state = seen(trait);
     return state !== undefined && !firm(trait) && state === absent(trait) ? undefined : state;
@@ -86,7 +103,12 @@ export function drawnFrom(seen: Seen, firm: (trait: string) => boolean, absent: 
 }
 
 /** How a piece is drawn: inked, pencilled, broken because it rests on a shaky reading, or dotted as a guess. */
-export function strokeOf(piece: Piece, seen: Seen, firm: (trait: string) => boolean, part: Look): 'ink' | 'pencil' | 'shaky' | 'guess' {
+export function strokeOf(
+  piece: Piece,
+  seen: Seen,
+  firm: (trait: string) => boolean,
+  part: Look,
+): 'ink' | 'pencil' | 'shaky' | 'guess' {
   const read = standing(piece, (t) => seen(t) !== undefined);
   if (read === 'guess') return piece.plain && part === 'seen' ? 'ink' : 'guess';
   return piece.form.some((t) => seen(t) !== undefined && !firm(t)) ? 'shaky' : read;
@@ -94,7 +116,9 @@ export function strokeOf(piece: Piece, seen: Seen, firm: (trait: string) => bool
 
 /** The last sound reading of a part that has a state to draw. */
 export function shownOf(j: Judgement, part: string): { trait: string; state: string; words: string } | undefined {
-  const found = j.readings.filter((r) => r.trait.part === part && !r.derived && r.soundness !== 'mute' && r.states.length > 0);
+  const found = j.readings.filter(
+    (r) => r.trait.part === part && !r.derived && r.soundness !== 'mute' && r.states.length > 0,
+  );
   const r = found.filter((x) => x.soundness === 'sound').at(-1) ?? found.at(-1);
   return r && { trait: r.trait.id, state: r.states[0]!, words: `${r.trait.name}: ${r.words}` };
 }

@@ -8,7 +8,11 @@ export function where(range: Range, value: number, error: number): 'typical' | '
   return 'typical';
 }
 
-export const whereWords = { typical: 'within what is usual', extreme: 'only among the extremes', outside: 'outside even the extremes' };
+export const whereWords = {
+  typical: 'within what is usual',
+  extreme: 'only among the extremes',
+  outside: 'outside even the extremes',
+};
 
 /** The end of the scale: a round number that holds everything drawn. */
 export function scaleEnd(values: number[]): number {

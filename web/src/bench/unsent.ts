@@ -17,7 +17,8 @@ export const waitingTraits = (q: Queue, specimen: string): Set<string> =>
 export const pause = (failed: number): number => Math.min(15_000, 1000 * 2 ** Math.max(0, failed - 1));
 
 /** Whether a line that came back with this status may go through later; anything else is refused for good. */
-export const worthAgain = (status: number): boolean => status === 0 || status >= 500 || status === 429 || status === 408;
+export const worthAgain = (status: number): boolean =>
+  status === 0 || status >= 500 || status === 429 || status === 408;
 
 const prefix = (find: string) => `unsent ${find} `;
 
@@ -27,7 +28,15 @@ type Keep = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length
 function read(keep: Keep, name: string): Queue {
   try {
     const list: unknown = JSON.parse(keep.getItem(name) ?? '[]');
-    return Array.isArray(list) ? list.filter((l): l is NewLine => typeof l === 'object' && l !== null && typeof (l as NewLine).key === 'string' && typeof (l as NewLine).kind === 'string') : [];
+    return Array.isArray(list)
+      ? list.filter(
+          (l): l is NewLine =>
+            typeof l === 'object' &&
+            l !== null &&
+            typeof (l as NewLine).key === 'string' &&
+            typeof (l as NewLine).kind === 'string',
+        )
+      : [];
   } catch {
     return [];
   }
@@ -38,7 +47,9 @@ function read(keep: Keep, name: string): Queue {
  * pages send is stored once, by its key. What can’t be read is left where it is.
  */
 export function load(keep: Keep, find: string, page: string): Queue {
-  const names = Array.from({ length: keep.length }, (_, i) => keep.key(i)).filter((n): n is string => n !== null && n.startsWith(prefix(find)));
+  const names = Array.from({ length: keep.length }, (_, i) => keep.key(i)).filter(
+    (n): n is string => n !== null && n.startsWith(prefix(find)),
+  );
   let all: Queue = [];
   const taken: string[] = [];
   for (const n of names) {
@@ -84,7 +95,8 @@ export class Outbox<P extends Failure> {
     private readonly keep: Keep,
     private readonly page: string,
     private readonly send: (line: NewLine) => Promise<unknown>,
-    private readonly later: (run: () => void, ms: number) => ReturnType<typeof setTimeout> = (run, ms) => setTimeout(run, ms),
+    private readonly later: (run: () => void, ms: number) => ReturnType<typeof setTimeout> = (run, ms) =>
+      setTimeout(run, ms),
   ) {
     this.state = { queue: load(keep, find, page), sending: false };
   }

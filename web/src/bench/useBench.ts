@@ -27,7 +27,8 @@ export function useBench(id: string) {
   const traitId = chosen ?? (picked.part ? undefined : offered?.trait.id);
   const trait = guide.data?.traits.find((t) => t.id === traitId);
 
-  const add = (kind: NewLine['kind'], body: NewLine['body'], then?: () => void) => unsent.add({ key: newKey(), specimen: judgement?.specimen ?? specimen, kind, body }, then);
+  const add = (kind: NewLine['kind'], body: NewLine['body'], then?: () => void) =>
+    unsent.add({ key: newKey(), specimen: judgement?.specimen ?? specimen, kind, body }, then);
   const answer = (a: Answer) => {
     const done = () => setPicked({});
     setSaid((n) => n + 1);

@@ -26,7 +26,14 @@ const fields = 'input, select, textarea';
 export function useKeyPress(act: (key: string) => boolean, inDialog = false) {
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      if (!keysOn() || e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest(inDialog ? fields : `${fields}, [role=dialog], [role=menu]`)) return;
+      if (
+        !keysOn() ||
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey ||
+        (e.target as HTMLElement).closest(inDialog ? fields : `${fields}, [role=dialog], [role=menu]`)
+      )
+        return;
       if (act(e.key)) e.preventDefault();
     };
     window.addEventListener('keydown', press);

@@ -1,5 +1,9 @@
 /** How a wait stands at a moment: minutes gone by, minutes still to wait, and whether it is due. */
-export function waited(startedMs: number, minutes: number, nowMs: number): { gone: number; left: number; due: boolean } {
+export function waited(
+  startedMs: number,
+  minutes: number,
+  nowMs: number,
+): { gone: number; left: number; due: boolean } {
   const gone = Math.max(0, (nowMs - startedMs) / 60_000);
   return { gone, left: Math.max(0, minutes - gone), due: gone >= minutes };
 }

@@ -3,7 +3,12 @@ import type { S } from '../api/client';
 /** The ways of looking over one store of evidence; the plate is there in all of them. */
 export const ways = ['offered', 'list', 'key', 'whole'] as const;
 export type Way = (typeof ways)[number];
-export const wayWords: Record<Way, string> = { offered: 'Offered check', list: 'Checklist', key: 'Key', whole: 'Whole look' };
+export const wayWords: Record<Way, string> = {
+  offered: 'Offered check',
+  list: 'Checklist',
+  key: 'Key',
+  whole: 'Whole look',
+};
 export const wayShort: Record<Way, string> = { offered: 'Offered', list: 'List', key: 'Key', whole: 'Whole' };
 export const wayOf = (text: string | null): Way => ways.find((w) => w === text) ?? 'offered';
 

@@ -14,6 +14,11 @@ export function size(bytes: number): string {
 export function ago(ms: number, nowMs: number): string {
   const minutes = Math.floor(Math.max(0, nowMs - ms) / 60_000);
   if (minutes < 1) return 'just now';
-  const [n, unit] = minutes < 60 ? [minutes, 'minute'] : minutes < 48 * 60 ? [Math.floor(minutes / 60), 'hour'] : [Math.floor(minutes / 60 / 24), 'day'];
+  const [n, unit] =
+    minutes < 60
+      ? [minutes, 'minute']
+      : minutes < 48 * 60
+        ? [Math.floor(minutes / 60), 'hour']
+        : [Math.floor(minutes / 60 / 24), 'day'];
   return `${n} ${unit}${n === 1 ? '' : 's'} ago`;
 }

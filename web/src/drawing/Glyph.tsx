@@ -12,18 +12,22 @@ export function Marks({ marks, ink = 'currentColor' }: { marks: Mark[]; ink?: st
           <line x1="0" y1="0" x2="0" y2="4" stroke={ink} strokeWidth="1.1" />
         </pattern>
       </defs>
-      {marks.map((m, i) => m.as === 'tint' ? <path key={i} d={m.d} fill={m.hue} fillOpacity="var(--tint)" /> : (
-        <path
-          key={i}
-          d={m.d}
-          fill={m.as === 'fill' ? ink : m.as === 'hatch' ? `url(#${id})` : 'none'}
-          stroke={m.as === 'hatch' ? 'none' : ink}
-          strokeWidth={m.as === 'thin' ? 1.2 : m.as === 'fill' ? 0.8 : 2}
-          strokeDasharray={m.as === 'dash' ? '1.5 3.5' : undefined}
-          strokeLinejoin="round"
-          strokeLinecap="round"
-        />
-      ))}
+      {marks.map((m, i) =>
+        m.as === 'tint' ? (
+          <path key={i} d={m.d} fill={m.hue} fillOpacity="var(--tint)" />
+        ) : (
+          <path
+            key={i}
+            d={m.d}
+            fill={m.as === 'fill' ? ink : m.as === 'hatch' ? `url(#${id})` : 'none'}
+            stroke={m.as === 'hatch' ? 'none' : ink}
+            strokeWidth={m.as === 'thin' ? 1.2 : m.as === 'fill' ? 0.8 : 2}
+            strokeDasharray={m.as === 'dash' ? '1.5 3.5' : undefined}
+            strokeLinejoin="round"
+            strokeLinecap="round"
+          />
+        ),
+      )}
     </>
   );
 }

@@ -16,7 +16,8 @@ function Line({ mark, hand, scale, hatch }: { mark: Mark; hand: Hand; scale: num
   const h = hands[hand];
   const solid = hand !== 'guess';
   const inner = mark.as === 'thin' || mark.as === 'dash';
-  if (mark.as === 'tint') return solid ? <path d={mark.d} fill={mark.hue} fillOpacity="var(--tint)" stroke="none" /> : null;
+  if (mark.as === 'tint')
+    return solid ? <path d={mark.d} fill={mark.hue} fillOpacity="var(--tint)" stroke="none" /> : null;
   if (mark.as === 'hatch') return solid ? <path d={mark.d} fill={`url(#${hatch})`} stroke="none" /> : null;
   return (
     <path
@@ -24,7 +25,14 @@ function Line({ mark, hand, scale, hatch }: { mark: Mark; hand: Hand; scale: num
       fill={mark.as === 'fill' && solid ? 'var(--ink)' : 'none'}
       stroke="var(--ink)"
       strokeWidth={(inner ? Math.min(h.width, 1.2) : h.width) / scale}
-      strokeDasharray={mark.as === 'dash' && solid ? `${2 / scale} ${4 / scale}` : h.dash?.split(' ').map((v) => Number(v) / scale).join(' ')}
+      strokeDasharray={
+        mark.as === 'dash' && solid
+          ? `${2 / scale} ${4 / scale}`
+          : h.dash
+              ?.split(' ')
+              .map((v) => Number(v) / scale)
+              .join(' ')
+      }
       strokeLinejoin="round"
       strokeLinecap="round"
     />
@@ -37,13 +45,21 @@ export function Specimen({ pieces, hand }: { pieces: Piece[]; hand: (piece: Piec
   return (
     <svg className="base" viewBox="0 0 320 420" aria-hidden="true">
       <defs>
-        <pattern id={id} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="5" stroke="var(--ink)" strokeWidth="1.1" /></pattern>
+        <pattern id={id} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="5" stroke="var(--ink)" strokeWidth="1.1" />
+        </pattern>
       </defs>
       {pieces.map((p, i) => {
         const h = hand(p);
         if (!h || (p.extra && h === 'guess')) return null;
         const [x, y, scale] = p.at ?? [0, 0, 1];
-        return <g key={i} opacity={hands[h].opacity} transform={p.at ? `translate(${x} ${y}) scale(${scale})` : undefined}>{p.marks.map((m, k) => <Line key={k} mark={m} hand={h} scale={scale} hatch={id} />)}</g>;
+        return (
+          <g key={i} opacity={hands[h].opacity} transform={p.at ? `translate(${x} ${y}) scale(${scale})` : undefined}>
+            {p.marks.map((m, k) => (
+              <Line key={k} mark={m} hand={h} scale={scale} hatch={id} />
+            ))}
+          </g>
+        );
       })}
     </svg>
   );

@@ -4,7 +4,8 @@
  * for surfaces seen in section, dash for what is not there. A tint is extra: it
  * lies under a pattern that says the same without it.
  */
-export type Mark = { d: string; as?: 'line' | 'thin' | 'fill' | 'hatch' | 'dash' } | { d: string; as: 'tint'; hue: string };
+export type Mark =
+  { d: string; as?: 'line' | 'thin' | 'fill' | 'hatch' | 'dash' } | { d: string; as: 'tint'; hue: string };
 
 export const line = (d: string): Mark => ({ d });
 export const thin = (d: string): Mark => ({ d, as: 'thin' });

@@ -4,10 +4,37 @@ import type { S } from '../api/client';
 import { useTaxa } from '../api/hooks';
 import { Button, Field, Soft } from '../theme/bits';
 
-const List = styled.ul`list-style: none; margin: 6px 0 0; padding: 0; display: grid; gap: 4px; max-height: 300px; overflow-y: auto;
-  button { width: 100%; min-height: 48px; text-align: left; border: 1.5px solid var(--line); border-radius: 6px; background: var(--sheet); padding: 6px 12px; cursor: pointer; color: var(--ink); }
-  button:hover { background: var(--sunk); }`;
-const Chosen = styled.p`display: flex; gap: 12px; align-items: center; border-left: 6px solid var(--bramble); background: var(--sheet); padding: 10px 14px;`;
+const List = styled.ul`
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+  display: grid;
+  gap: 4px;
+  max-height: 300px;
+  overflow-y: auto;
+  button {
+    width: 100%;
+    min-height: 48px;
+    text-align: left;
+    border: 1.5px solid var(--line);
+    border-radius: 6px;
+    background: var(--sheet);
+    padding: 6px 12px;
+    cursor: pointer;
+    color: var(--ink);
+  }
+  button:hover {
+    background: var(--sunk);
+  }
+`;
+const Chosen = styled.p`
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  border-left: 6px solid var(--bramble);
+  background: var(--sheet);
+  padding: 10px 14px;
+`;
 
 /** What they hope it is: any name, old or new, typing mistakes forgiven. */
 export function TargetField({ value, onPick }: { value?: S['Hit']; onPick: (t?: S['Hit']) => void }) {
@@ -27,7 +54,13 @@ export function TargetField({ value, onPick }: { value?: S['Hit']; onPick: (t?: 
     <div>
       <Field>
         What do you hope it is?
-        <input type="search" value={q} onChange={(e) => setQ(e.target.value)} placeholder="common, scientific or old name" autoComplete="off" />
+        <input
+          type="search"
+          value={q}
+          onChange={(e) => setQ(e.target.value)}
+          placeholder="common, scientific or old name"
+          autoComplete="off"
+        />
       </Field>
       <Soft>Leave it empty if you don’t know; then nothing can be harvested yet.</Soft>
       {asked.trim() !== '' && (
@@ -36,7 +69,13 @@ export function TargetField({ value, onPick }: { value?: S['Hit']; onPick: (t?: 
             <li key={h.id}>
               <button type="button" onClick={() => onPick(h)}>
                 <b>{h.common}</b> <i>{h.scientific}</i>
-                {h.met !== h.common && h.met !== h.scientific && <Soft> · found as {h.metKind === 'synonym' ? 'the old name ' : ''}{h.met}</Soft>}
+                {h.met !== h.common && h.met !== h.scientific && (
+                  <Soft>
+                    {' '}
+                    · found as {h.metKind === 'synonym' ? 'the old name ' : ''}
+                    {h.met}
+                  </Soft>
+                )}
               </button>
             </li>
           ))}

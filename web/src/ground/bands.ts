@@ -31,7 +31,8 @@ export function bandPaths(w: Pick<S['YearWindow'], 'open' | 'openSd' | 'close' |
   // Edges that run into one another meet at a point in the middle.
   if (a > b) a = b = (w.openSd * b + w.closeSd * a) / Math.max(1e-9, w.openSd + w.closeSd);
   const r = (x: number) => Math.round(x * 10) / 10;
-  const path = (shift: number) => `M${r(from + shift)} 10L${r(a + shift)} 3H${r(b + shift)}L${r(to + shift)} 10L${r(b + shift)} 17H${r(a + shift)}z`;
+  const path = (shift: number) =>
+    `M${r(from + shift)} 10L${r(a + shift)} 3H${r(b + shift)}L${r(to + shift)} 10L${r(b + shift)} 17H${r(a + shift)}z`;
   return [-yearDays, 0, yearDays].filter((s) => to + s > 0 && from + s < yearDays).map(path);
 }
 
@@ -39,18 +40,30 @@ export function bandPaths(w: Pick<S['YearWindow'], 'open' | 'openSd' | 'close' |
 export const edgeWords = (at: number, sd: number): string => `${dayWords(at)}, give or take ${Math.round(sd)} days`;
 
 /** Stages in a few words; all four of a fungus are any. */
-export const stageWords = (stages: string[]): string => (stages.length >= 4 && stages.includes('mature') ? 'any stage' : stages.map((s) => s.replaceAll('-', ' ')).join(', '));
+export const stageWords = (stages: string[]): string =>
+  stages.length >= 4 && stages.includes('mature') ? 'any stage' : stages.map((s) => s.replaceAll('-', ' ')).join(', ');
 
 /** Signs that speak of a time about a day, within so many days; the others are of this year too. */
-export function nearSigns<T extends { from: string; to: string }>(signs: T[], day: string, within = 21): { near: T[]; far: T[] } {
+export function nearSigns<T extends { from: string; to: string }>(
+  signs: T[],
+  day: string,
+  within = 21,
+): { near: T[]; far: T[] } {
   const at = (iso: string) => Date.parse(`${iso}T12:00Z`) / 86_400_000;
   const isNear = (s: T) => at(s.from) - within <= at(day) && at(s.to) + within >= at(day);
   return { near: signs.filter(isNear), far: signs.filter((s) => !isNear(s)) };
 }
 
 /** What is coming up, an entry a line: its stages together, the likeliest of them deciding. */
-export function together<T extends { place: string; taxon: { id: string }; stage: string; p: number; opens: boolean }>(list: T[]): { one: T; stages: string[]; p: number; opens: boolean }[] {
+export function together<T extends { place: string; taxon: { id: string }; stage: string; p: number; opens: boolean }>(
+  list: T[],
+): { one: T; stages: string[]; p: number; opens: boolean }[] {
   const by = new Map<string, T[]>();
   for (const c of list) by.set(`${c.place} ${c.taxon.id}`, [...(by.get(`${c.place} ${c.taxon.id}`) ?? []), c]);
-  return [...by.values()].map((all) => ({ one: all[0]!, stages: all.map((c) => c.stage), p: Math.max(...all.map((c) => c.p)), opens: all.some((c) => c.opens) }));
+  return [...by.values()].map((all) => ({
+    one: all[0]!,
+    stages: all.map((c) => c.stage),
+    p: Math.max(...all.map((c) => c.p)),
+    opens: all.some((c) => c.opens),
+  }));
 }

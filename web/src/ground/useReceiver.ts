@@ -22,5 +22,12 @@ export function useReceiver(every = 250) {
       setError((e as Error).message);
     }
   };
-  return { here: at >= 0 ? all[at] : undefined, trail: at >= 0 ? all.slice(0, at + 1) : [], running, play: () => void play(), stop: () => setAt(-1), error };
+  return {
+    here: at >= 0 ? all[at] : undefined,
+    trail: at >= 0 ? all.slice(0, at + 1) : [],
+    running,
+    play: () => void play(),
+    stop: () => setAt(-1),
+    error,
+  };
 }

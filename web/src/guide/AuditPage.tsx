@@ -9,28 +9,99 @@ import { Own } from './Own';
 import { groupAudit, type AuditGroup } from './audit';
 import { plain } from './words';
 
-const Group = styled.details`border-top: 2px solid var(--ink);
-  > summary { cursor: pointer; min-height: 48px; display: grid; grid-template-columns: minmax(160px, 2fr) 3fr; gap: 14px; align-items: center; font-weight: 700; list-style: none; }
-  > summary::before { content: none; }
-  > summary span { font-weight: 400; }`;
+const Group = styled.details`
+  border-top: 2px solid var(--ink);
+  > summary {
+    cursor: pointer;
+    min-height: 48px;
+    display: grid;
+    grid-template-columns: minmax(160px, 2fr) 3fr;
+    gap: 14px;
+    align-items: center;
+    font-weight: 700;
+    list-style: none;
+  }
+  > summary::before {
+    content: none;
+  }
+  > summary span {
+    font-weight: 400;
+  }
+`;
 const Line = styled.details<{ $refused: boolean }>`
-  border-top: 1px solid var(--line); margin-left: 14px;
-  summary { cursor: pointer; min-height: 44px; display: grid; grid-template-columns: 190px 50px 1fr; gap: 12px; align-items: center; list-style: none; }
-  summary::before { content: none; } summary b { text-decoration: ${(p) => (p.$refused ? 'line-through' : 'none')}; font-weight: 600; }
-  table { border-collapse: collapse; width: 100%; margin: 4px 0 12px; } th, td { text-align: left; padding: 4px 10px 4px 0; border-top: 1px solid var(--line); vertical-align: top; }
-  @media (max-width: 600px) { summary { grid-template-columns: 110px 34px 1fr; } .by { display: none; } }`;
+  border-top: 1px solid var(--line);
+  margin-left: 14px;
+  summary {
+    cursor: pointer;
+    min-height: 44px;
+    display: grid;
+    grid-template-columns: 190px 50px 1fr;
+    gap: 12px;
+    align-items: center;
+    list-style: none;
+  }
+  summary::before {
+    content: none;
+  }
+  summary b {
+    text-decoration: ${(p) => (p.$refused ? 'line-through' : 'none')};
+    font-weight: 600;
+  }
+  table {
+    border-collapse: collapse;
+    width: 100%;
+    margin: 4px 0 12px;
+  }
+  th,
+  td {
+    text-align: left;
+    padding: 4px 10px 4px 0;
+    border-top: 1px solid var(--line);
+    vertical-align: top;
+  }
+  @media (max-width: 600px) {
+    summary {
+      grid-template-columns: 110px 34px 1fr;
+    }
+    .by {
+      display: none;
+    }
+  }
+`;
 
 function Dangers({ entries }: { entries: S['AuditEntry'][] }) {
   return (
     <table>
       <thead>
-        <tr><th scope="col">Danger</th><th scope="col">Steps</th><th scope="col">Told apart</th><th scope="col" className="by">By</th></tr>
+        <tr>
+          <th scope="col">Danger</th>
+          <th scope="col">Steps</th>
+          <th scope="col">Told apart</th>
+          <th scope="col" className="by">
+            By
+          </th>
+        </tr>
       </thead>
       <tbody>
         {entries.map((e) => (
           <tr key={e.taxon.id}>
-            <td><Thorns grade={e.grade} left={e.ruledOut ? 0 : Math.max(1, e.need - e.depth)} cut={e.ruledOut} width={52} /> <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link> <Own origin={e.taxon.origin} /><br /><Soft>{e.gradeWord}{e.named ? ', named lookalike' : ''}</Soft></td>
-            <td>{e.depth}, needs {e.need}</td>
+            <td>
+              <Thorns
+                grade={e.grade}
+                left={e.ruledOut ? 0 : Math.max(1, e.need - e.depth)}
+                cut={e.ruledOut}
+                width={52}
+              />{' '}
+              <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link> <Own origin={e.taxon.origin} />
+              <br />
+              <Soft>
+                {e.gradeWord}
+                {e.named ? ', named lookalike' : ''}
+              </Soft>
+            </td>
+            <td>
+              {e.depth}, needs {e.need}
+            </td>
             <td>{e.ruledOut ? (e.decisive && e.depth < e.need ? 'yes, by two decisive cells' : 'yes') : 'no'}</td>
             <td className="by">{e.by.map((b) => b.name).join(', ') || 'nothing'}</td>
           </tr>
@@ -51,7 +122,9 @@ function AuditLine({ line: l }: { line: S['AuditLine'] }) {
   return (
     <Line $refused={l.refused} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary aria-label={`${l.part}, ${l.preparation}, ${plain(l.stage)}, ${l.continent}: ${l.words}`}>
-        <b>{l.part}, {l.preparation}: {plain(l.stage)}</b>
+        <b>
+          {l.part}, {l.preparation}: {plain(l.stage)}
+        </b>
         <Soft>{l.continent}</Soft>
         <span>{l.words}</span>
       </summary>
@@ -62,12 +135,23 @@ function AuditLine({ line: l }: { line: S['AuditLine'] }) {
 
 function Entry({ group }: { group: AuditGroup }) {
   const [open, setOpen] = useState(false);
-  const weakest = group.lines.filter((l) => !l.refused).flatMap((l) => l.entries).sort((a, b) => a.depth - a.need - (b.depth - b.need))[0];
+  const weakest = group.lines
+    .filter((l) => !l.refused)
+    .flatMap((l) => l.entries)
+    .sort((a, b) => a.depth - a.need - (b.depth - b.need))[0];
   return (
     <Group onToggle={(e) => e.target === e.currentTarget && setOpen(e.currentTarget.open)}>
       <summary>
         {group.name}
-        <span>{group.open === 0 ? 'not gathered at any stage' : `${group.open} open, ${group.refused} refused`}{weakest && <Soft> · weakest pair: {weakest.taxon.common}, {weakest.depth} of {weakest.need}</Soft>}</span>
+        <span>
+          {group.open === 0 ? 'not gathered at any stage' : `${group.open} open, ${group.refused} refused`}
+          {weakest && (
+            <Soft>
+              {' '}
+              · weakest pair: {weakest.taxon.common}, {weakest.depth} of {weakest.need}
+            </Soft>
+          )}
+        </span>
       </summary>
       {open && <Lines group={group} />}
     </Group>
@@ -85,15 +169,28 @@ export function AuditPage() {
   return (
     <Page>
       <h1>Audit of the guide</h1>
-      <p>For every use, stage and continent: which dangerous entries can be told apart while the plant or fungus looks as it usually does, by what, and to what depth. A stage at which something dangerous can’t be told apart is not gathered; its name is struck through.</p>
+      <p>
+        For every use, stage and continent: which dangerous entries can be told apart while the plant or fungus looks as
+        it usually does, by what, and to what depth. A stage at which something dangerous can’t be told apart is not
+        gathered; its name is struck through.
+      </p>
       {audit.error && <Note role="alert">{audit.error.message}</Note>}
-      {audit.data && <Note>{failing === 0 ? 'No stage that may be gathered fails.' : `${failing} stages that may be gathered FAIL.`} {open} lines are open, {lines.length - open} are refused.</Note>}
+      {audit.data && (
+        <Note>
+          {failing === 0 ? 'No stage that may be gathered fails.' : `${failing} stages that may be gathered FAIL.`}{' '}
+          {open} lines are open, {lines.length - open} are refused.
+        </Note>
+      )}
       <Field>
         Find an entry
         <input type="search" value={q} onChange={(e) => setQ(e.target.value)} />
       </Field>
       {!audit.data && !audit.error && <p role="status">Working it out…</p>}
-      <div>{groups.map((g) => <Entry key={g.id} group={g} />)}</div>
+      <div>
+        {groups.map((g) => (
+          <Entry key={g.id} group={g} />
+        ))}
+      </div>
     </Page>
   );
 }

@@ -1,7 +1,14 @@
 import type { S } from '../api/client';
 
 /** The bands of a side by side, from what decides to what is no evidence. */
-export const bands = ['Decides', 'Tells apart', 'May tell apart', 'Not said of all of them', 'Shared: worth nothing between these', 'Where and when: never evidence'] as const;
+export const bands = [
+  'Decides',
+  'Tells apart',
+  'May tell apart',
+  'Not said of all of them',
+  'Shared: worth nothing between these',
+  'Where and when: never evidence',
+] as const;
 
 /** The band a row stands in: what tells apart, what may, what is worth nothing. */
 export function band(row: S['BesideRow']): (typeof bands)[number] {
@@ -13,4 +20,3 @@ export function band(row: S['BesideRow']): (typeof bands)[number] {
   if (ws.includes('silent')) return 'Not said of all of them';
   return 'Shared: worth nothing between these';
 }
-

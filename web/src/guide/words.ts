@@ -2,7 +2,20 @@ import type { S } from '../api/client';
 
 /** The fixed words of the grades. */
 export const grades = ['no hazard noted', 'unpleasant', 'poisonous', 'deadly'] as const;
-export const monthNames = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const;
+export const monthNames = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const;
 const short = monthNames.map((m) => m.slice(0, 3));
 
 /** Months of a window as spans, over New Year if need be: Nov–Feb. */
@@ -25,7 +38,10 @@ export function variantWords(v: S['VariantLine']): string {
   if (v.kind === 'inapplicable') return 'the part is lacking';
   if (v.kind === 'unknown') return `unknown: ${v.why}`;
   if (v.range.length === 4) return `${v.range[1]}–${v.range[2]} ${v.unit}, at the extremes ${v.range[0]}–${v.range[3]}`;
-  return ['always', 'usually', 'sometimes', 'rarely', 'never'].filter((f) => v.by[f]).map((f) => `${f} ${v.by[f]!.join(', ')}`).join('; ');
+  return ['always', 'usually', 'sometimes', 'rarely', 'never']
+    .filter((f) => v.by[f])
+    .map((f) => `${f} ${v.by[f]!.join(', ')}`)
+    .join('; ');
 }
 
 /** What a trait is worth between a target and one other entry, in words and with a mark that needs no colour. */

@@ -24,7 +24,8 @@ export class Desk {
     private readonly keep: Keep,
     private readonly send: (doc: Incident) => Promise<View>,
     private readonly fetch: (id: string) => Promise<View>,
-    private readonly later: (run: () => void, ms: number) => ReturnType<typeof setTimeout> = (run, ms) => setTimeout(run, ms),
+    private readonly later: (run: () => void, ms: number) => ReturnType<typeof setTimeout> = (run, ms) =>
+      setTimeout(run, ms),
   ) {
     this.state = { ...(read(keep, id) ?? { doc: blank(id), stored: true }), keeps: true, sending: false };
   }
@@ -67,7 +68,14 @@ export class Desk {
       const view = await this.send(doc);
       this.failed = 0;
       const same = this.state.doc === doc;
-      this.set({ view, sending: false, stored: same, problem: undefined, theirs: undefined, doc: same ? view.incident : rebased(this.state.doc, doc, view.incident) });
+      this.set({
+        view,
+        sending: false,
+        stored: same,
+        problem: undefined,
+        theirs: undefined,
+        doc: same ? view.incident : rebased(this.state.doc, doc, view.incident),
+      });
       if (!same) await this.pump();
     } catch (e) {
       const problem = e as Failure;

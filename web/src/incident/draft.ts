@@ -12,10 +12,23 @@ export const routes: { id: Route; label: string; ask: string }[] = [
 ];
 
 /** An incident of which nothing is known yet. */
-export const blank = (id: string): Incident => ({ id, beganMs: 0, exposures: [], symptoms: [], calls: [], closings: [], rev: 0 });
+export const blank = (id: string): Incident => ({
+  id,
+  beganMs: 0,
+  exposures: [],
+  symptoms: [],
+  calls: [],
+  closings: [],
+  rev: 0,
+});
 
 /** Nothing was put in: there is nothing to keep. */
-export const isBlank = (d: Incident): boolean => d.exposures.length + d.symptoms.length + d.calls.length + d.closings.length === 0 && !d.note && !d.sample && !d.photos && !d.missing;
+export const isBlank = (d: Incident): boolean =>
+  d.exposures.length + d.symptoms.length + d.calls.length + d.closings.length === 0 &&
+  !d.note &&
+  !d.sample &&
+  !d.photos &&
+  !d.missing;
 
 /** An id that no other exposure has had, also after one was taken out. */
 export const freshId = (route: Route): string => `${route}-${crypto.randomUUID().slice(0, 13)}`;
@@ -30,13 +43,22 @@ export const withExposure = (d: Incident, route: Route, nowMs: number, known: Pa
 export function ofLot(id: string, lots: readonly S['LotView'][]): Partial<Exposure> {
   const eaten = lots.find((l) => l.id === id)?.eaten ?? [];
   if (eaten.length === 0) return { lot: id };
-  return { lot: id, atMs: Math.min(...eaten.map((e) => e.atMs)), people: [...new Set(eaten.map((e) => e.name))], amount: eaten.map((e) => `${e.name}: ${e.amount}`).join('; ') };
+  return {
+    lot: id,
+    atMs: Math.min(...eaten.map((e) => e.atMs)),
+    people: [...new Set(eaten.map((e) => e.name))],
+    amount: eaten.map((e) => `${e.name}: ${e.amount}`).join('; '),
+  };
 }
 
-export const changed = <T,>(list: readonly T[], i: number, x: Partial<T>): T[] => list.map((y, k) => (k === i ? { ...y, ...x } : y));
+export const changed = <T>(list: readonly T[], i: number, x: Partial<T>): T[] =>
+  list.map((y, k) => (k === i ? { ...y, ...x } : y));
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-const joined = <T,>(first: readonly T[], then: readonly T[]): T[] => [...first, ...then.filter((x) => !first.some((y) => same(x, y)))];
+const joined = <T>(first: readonly T[], then: readonly T[]): T[] => [
+  ...first,
+  ...then.filter((x) => !first.some((y) => same(x, y))),
+];
 const bothTexts = (a?: string, b?: string) => (!b || a === b ? a : !a ? b : `${a} / ${b}`);
 
 /**
@@ -45,7 +67,9 @@ const bothTexts = (a?: string, b?: string) => (!b || a === b ? a : !a ? b : `${a
  * described in two ways stands twice.
  */
 export function together(mine: Incident, theirs: Incident): Incident {
-  const twice = mine.exposures.filter((x) => theirs.exposures.some((t) => t.id === x.id && !same(t, x))).map((x) => ({ ...x, id: freshId(x.route) }));
+  const twice = mine.exposures
+    .filter((x) => theirs.exposures.some((t) => t.id === x.id && !same(t, x)))
+    .map((x) => ({ ...x, id: freshId(x.route) }));
   const fresh = mine.exposures.filter((x) => !theirs.exposures.some((t) => t.id === x.id));
   return {
     ...mine,
@@ -64,11 +88,27 @@ export function together(mine: Incident, theirs: Incident): Incident {
 
 /** What was put in while an earlier state was on its way, on top of what came back: entries of others that came with the answer stay. */
 export function rebased(now: Incident, sent: Incident, back: Incident): Incident {
-  const others = <T,>(list: (d: Incident) => readonly T[]): T[] => [...list(now), ...list(back).filter((x) => !list(sent).some((y) => same(x, y)) && !list(now).some((y) => same(x, y)))];
-  const exposures = [...now.exposures, ...back.exposures.filter((x) => !sent.exposures.some((y) => y.id === x.id) && !now.exposures.some((y) => y.id === x.id))];
+  const others = <T>(list: (d: Incident) => readonly T[]): T[] => [
+    ...list(now),
+    ...list(back).filter((x) => !list(sent).some((y) => same(x, y)) && !list(now).some((y) => same(x, y))),
+  ];
+  const exposures = [
+    ...now.exposures,
+    ...back.exposures.filter(
+      (x) => !sent.exposures.some((y) => y.id === x.id) && !now.exposures.some((y) => y.id === x.id),
+    ),
+  ];
   // Closings are only added, behind those that were stored first.
   const closings = [...back.closings, ...now.closings.filter((x) => !back.closings.some((y) => same(x, y)))];
-  return { ...now, rev: back.rev, beganMs: back.beganMs, exposures, closings, symptoms: others((d) => d.symptoms), calls: others((d) => d.calls) };
+  return {
+    ...now,
+    rev: back.rev,
+    beganMs: back.beganMs,
+    exposures,
+    closings,
+    symptoms: others((d) => d.symptoms),
+    calls: others((d) => d.calls),
+  };
 }
 
 /** Every exposure with an id of its own; an earlier form could give two the same. */
@@ -108,6 +148,11 @@ export function write(keep: Keep, e: Entry): boolean {
 
 /** Which incidents are kept here and not stored yet. */
 export function unstored(keep: Keep): string[] {
-  const ids = Array.from({ length: keep.length }, (_, i) => keep.key(i) ?? '').filter((k) => k.startsWith(prefix)).map((k) => k.slice(prefix.length));
-  return ids.filter((id) => { const e = read(keep, id); return e && !e.stored && !isBlank(e.doc); });
+  const ids = Array.from({ length: keep.length }, (_, i) => keep.key(i) ?? '')
+    .filter((k) => k.startsWith(prefix))
+    .map((k) => k.slice(prefix.length));
+  return ids.filter((id) => {
+    const e = read(keep, id);
+    return e && !e.stored && !isBlank(e.doc);
+  });
 }

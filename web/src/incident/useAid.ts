@@ -22,4 +22,5 @@ async function fetchAid() {
 }
 
 /** Numbers, first steps and windows. Every page fetches them, so that they are at hand before anything goes wrong. */
-export const useAid = () => useQuery({ queryKey: ['settings', 'aid'], queryFn: fetchAid, placeholderData: kept, staleTime: 300_000 });
+export const useAid = () =>
+  useQuery({ queryKey: ['settings', 'aid'], queryFn: fetchAid, placeholderData: kept, staleTime: 300_000 });

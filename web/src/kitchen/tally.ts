@@ -11,7 +11,10 @@ export class Tally {
   private heard = new Set<() => void>();
   private sent: Counts;
 
-  constructor(start: Counts, private readonly send: (counts: Counts) => Promise<unknown>) {
+  constructor(
+    start: Counts,
+    private readonly send: (counts: Counts) => Promise<unknown>,
+  ) {
     this.sent = start;
     this.state = { counts: start, past: [], sending: false };
   }

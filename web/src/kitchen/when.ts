@@ -9,9 +9,18 @@ export function toLocal(ms: number): string {
 export const fromLocal = (text: string): number => (text ? new Date(text).getTime() || 0 : 0);
 
 /** A day and a time of day, 24 h. */
-export const moment = (ms: number): string => new Date(ms).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', hour12: false });
+export const moment = (ms: number): string =>
+  new Date(ms).toLocaleString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    hour12: false,
+  });
 
-export const dayOf = (ms: number): string => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+export const dayOf = (ms: number): string =>
+  new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 
 /** A length of time that is long gone or to come, in two parts at most: 3 h 12 min, 2 d 4 h. */
 export function length(ms: number): string {

@@ -7,5 +7,12 @@ export function AsideBar() {
   const { pathname } = useLocation();
   const check = useData(false).data?.check;
   if (!check || check.whole || pathname === '/data') return null;
-  return <Page style={{ paddingBottom: 0 }}><Note role="status"><b>Not all that is stored can be read.</b> What can’t is set aside; everything else works. Make a backup now. <Link to="/data">Your data</Link></Note></Page>;
+  return (
+    <Page style={{ paddingBottom: 0 }}>
+      <Note role="status">
+        <b>Not all that is stored can be read.</b> What can’t is set aside; everything else works. Make a backup now.{' '}
+        <Link to="/data">Your data</Link>
+      </Note>
+    </Page>
+  );
 }

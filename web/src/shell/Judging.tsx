@@ -10,8 +10,16 @@ export function Judging({ progress }: { progress?: S['Progress'] }) {
   const done = progress?.done;
   useEffect(() => {
     if (!on) return;
-    const again = setTimeout(() => void Promise.all(['finds', 'today', 'kitchen'].map((k) => client.invalidateQueries({ queryKey: [k] }))), 1500);
+    const again = setTimeout(
+      () => void Promise.all(['finds', 'today', 'kitchen'].map((k) => client.invalidateQueries({ queryKey: [k] }))),
+      1500,
+    );
     return () => clearTimeout(again);
   }, [on, done, client]);
-  return on ? <Note role="status"><b>The guide has changed.</b> Your finds are being judged anew: {progress.done} of {progress.of}. Those still to come are not listed yet.</Note> : null;
+  return on ? (
+    <Note role="status">
+      <b>The guide has changed.</b> Your finds are being judged anew: {progress.done} of {progress.of}. Those still to
+      come are not listed yet.
+    </Note>
+  ) : null;
 }

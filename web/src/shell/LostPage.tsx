@@ -5,7 +5,9 @@ export function LostPage() {
     <Page>
       <h1>Nothing grows here</h1>
       <p>There is no page at this address.</p>
-      <p><NextLink to="/">To your finds</NextLink></p>
+      <p>
+        <NextLink to="/">To your finds</NextLink>
+      </p>
     </Page>
   );
 }

@@ -5,7 +5,17 @@ import { Button } from '../theme/bits';
 import { MenuList, MenuRow, MenuSheet } from '../theme/menu';
 import { further } from './pages';
 
-const Only = styled.span`display: none; @media (max-width: 700px) { display: block; } button { border: 0; padding: 0 6px; font-weight: 500; }`;
+const Only = styled.span`
+  display: none;
+  @media (max-width: 700px) {
+    display: block;
+  }
+  button {
+    border: 0;
+    padding: 0 6px;
+    font-weight: 500;
+  }
+`;
 
 /** On a narrow screen: the pages that don’t fit into one line, and day or dusk. */
 export function More({ theme, open, onTurn }: { theme: string; open: boolean; onTurn: () => void }) {
@@ -16,7 +26,11 @@ export function More({ theme, open, onTurn }: { theme: string; open: boolean; on
         <Button>More</Button>
         <MenuSheet placement="bottom end">
           <MenuList aria-label="More pages" onAction={(k) => (k === 'theme' ? onTurn() : void go(String(k)))}>
-            {further.map(([to, label]) => <MenuRow key={to} id={to}>{label}</MenuRow>)}
+            {further.map(([to, label]) => (
+              <MenuRow key={to} id={to}>
+                {label}
+              </MenuRow>
+            ))}
             <MenuRow id="theme">{theme === 'light' ? 'Dusk colours' : 'Day colours'}</MenuRow>
           </MenuList>
         </MenuSheet>

@@ -15,8 +15,12 @@ export class Guarded extends Component<Props, { failed?: string }> {
     if (this.state.failed === undefined) return this.props.children;
     return (
       <Note role="alert">
-        <b>This part can’t be shown: {this.props.what}.</b> Everything else works, and what is stored is untouched. <Button onPress={() => this.setState({ failed: undefined })}>Try again</Button>
-        <details><summary>What went wrong</summary><p>{this.state.failed}</p></details>
+        <b>This part can’t be shown: {this.props.what}.</b> Everything else works, and what is stored is untouched.{' '}
+        <Button onPress={() => this.setState({ failed: undefined })}>Try again</Button>
+        <details>
+          <summary>What went wrong</summary>
+          <p>{this.state.failed}</p>
+        </details>
       </Note>
     );
   }

@@ -20,26 +20,54 @@ function NewWalk() {
   const [params] = useSearchParams();
   const go = useNavigate();
   const save = useGround(saveWalk);
-  const [w, setW] = useState<S['Walk']>(() => ({ id: newKey(), day: localDay(), place: params.get('place') ?? undefined, hopes: [], offset: -new Date().getTimezoneOffset() }));
+  const [w, setW] = useState<S['Walk']>(() => ({
+    id: newKey(),
+    day: localDay(),
+    place: params.get('place') ?? undefined,
+    hopes: [],
+    offset: -new Date().getTimezoneOffset(),
+  }));
   const problem = save.error;
   return (
     <Page>
       <h1>Plan a walk</h1>
       <Refused error={problem} />
-      <WalkForm walk={w} onWalk={setW} busy={save.isPending} submit="Look ahead" onSubmit={() => save.mutate(w, { onSuccess: () => void go(`/walks/${w.id}`) })} />
+      <WalkForm
+        walk={w}
+        onWalk={setW}
+        busy={save.isPending}
+        submit="Look ahead"
+        onSubmit={() => save.mutate(w, { onSuccess: () => void go(`/walks/${w.id}`) })}
+      />
     </Page>
   );
 }
 
 function Walk({ id }: { id: string }) {
   const { data, error } = useOutlook(id);
-  if (error) return <Page><h1>No such walk</h1><p>{error.message}</p></Page>;
-  if (!data) return <Page><p role="status">Looking ahead…</p></Page>;
+  if (error)
+    return (
+      <Page>
+        <h1>No such walk</h1>
+        <p>{error.message}</p>
+      </Page>
+    );
+  if (!data)
+    return (
+      <Page>
+        <p role="status">Looking ahead…</p>
+      </Page>
+    );
   return <Stored id={id} data={data} />;
 }
 
 function Stored({ id, data }: { id: string; data: S['Outlook'] }) {
-  const { doc, setDoc, save, now, mine, theirs } = useRevised(`walk ${id}`, data.walk, async (w) => (await saveWalk(w)).walk, ['walks', 'year', 'today']);
+  const { doc, setDoc, save, now, mine, theirs } = useRevised(
+    `walk ${id}`,
+    data.walk,
+    async (w) => (await saveWalk(w)).walk,
+    ['walks', 'year', 'today'],
+  );
   const [edit, setEdit] = useState(false);
   return (
     <Page style={{ maxWidth: 1180 }}>
@@ -47,10 +75,26 @@ function Stored({ id, data }: { id: string; data: S['Outlook'] }) {
       {edit ? (
         <>
           <h1>Change the walk</h1>
-          <WalkForm walk={doc} onWalk={setDoc} busy={save.isPending} submit="Look ahead" onSubmit={() => save.mutate(doc, { onSuccess: () => setEdit(false) })} />
+          <WalkForm
+            walk={doc}
+            onWalk={setDoc}
+            busy={save.isPending}
+            submit="Look ahead"
+            onSubmit={() => save.mutate(doc, { onSuccess: () => setEdit(false) })}
+          />
         </>
       ) : (
-        <Outlook outlook={data} onEdit={() => { setDoc(data.walk); setEdit(true); }} onWalk={(w) => { setDoc(w); save.mutate(w); }} />
+        <Outlook
+          outlook={data}
+          onEdit={() => {
+            setDoc(data.walk);
+            setEdit(true);
+          }}
+          onWalk={(w) => {
+            setDoc(w);
+            save.mutate(w);
+          }}
+        />
       )}
     </Page>
   );

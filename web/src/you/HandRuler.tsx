@@ -5,7 +5,9 @@ import { Field, Note, Soft } from '../theme/bits';
 
 /** The person’s own hand as a ruler, measured once. What is left empty does not measure. */
 export function HandRuler({ hand, onHand }: { hand?: S['Hand']; onHand: (h: S['Hand']) => void }) {
-  const [text, setText] = useState<Record<string, string>>(() => Object.fromEntries(handParts.map((p) => [p.id, hand?.[p.id] ? `${hand[p.id]} cm` : ''])));
+  const [text, setText] = useState<Record<string, string>>(() =>
+    Object.fromEntries(handParts.map((p) => [p.id, hand?.[p.id] ? `${hand[p.id]} cm` : ''])),
+  );
   const most = { palm: 20, finger: 15, span: 35 };
   return (
     <fieldset>
@@ -25,7 +27,11 @@ export function HandRuler({ hand, onHand }: { hand?: S['Hand']; onHand: (h: S['H
                 onChange={(e) => {
                   setText({ ...text, [p.id]: e.target.value });
                   const now = readLength(e.target.value, 'cm');
-                  onHand({ ...hand, [p.id]: now && now.value > 0 && now.value <= most[p.id] ? Math.round(now.value * 10) / 10 : undefined });
+                  onHand({
+                    ...hand,
+                    [p.id]:
+                      now && now.value > 0 && now.value <= most[p.id] ? Math.round(now.value * 10) / 10 : undefined,
+                  });
                 }}
               />
               {bad && <Note role="alert">A length up to {most[p.id]} cm, please.</Note>}

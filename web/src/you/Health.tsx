@@ -17,21 +17,58 @@ export function Health({ all, health, profile: p, onProfile }: Props) {
   return (
     <fieldset>
       <legend>Health</legend>
-      <Soft>These answers stay in this database. They leave it only if you ask for that in so many words. Something can be refused to you that others may have; nobody is told why but you.</Soft>
+      <Soft>
+        These answers stay in this database. They leave it only if you ask for that in so many words. Something can be
+        refused to you that others may have; nobody is told why but you.
+      </Soft>
       {health.map((t) => {
         const asked = p.answered.includes(t);
         return (
           <div className="group" key={t} role="group" aria-label={topics[t] ?? t}>
             <b>{topics[t] ?? t}</b>
             <Chips>
-              {all.filter((f) => f.topic === t).map((f) => <Chip key={f.id} $on={p.facts.includes(f.id)} aria-pressed={p.facts.includes(f.id)} onPress={() => onProfile({ ...p, facts: flip(p.facts, f.id) })}>{f.label}</Chip>)}
-              {t === 'allergies' && allergies.map((f) => <Chip key={f} $on aria-pressed onPress={() => onProfile({ ...p, facts: flip(p.facts, f) })}>{f.slice(8)}</Chip>)}
-              <Chip $on={asked} aria-pressed={asked} onPress={() => onProfile({ ...p, answered: flip(p.answered, t) })}>I have thought this through</Chip>
+              {all
+                .filter((f) => f.topic === t)
+                .map((f) => (
+                  <Chip
+                    key={f.id}
+                    $on={p.facts.includes(f.id)}
+                    aria-pressed={p.facts.includes(f.id)}
+                    onPress={() => onProfile({ ...p, facts: flip(p.facts, f.id) })}
+                  >
+                    {f.label}
+                  </Chip>
+                ))}
+              {t === 'allergies' &&
+                allergies.map((f) => (
+                  <Chip key={f} $on aria-pressed onPress={() => onProfile({ ...p, facts: flip(p.facts, f) })}>
+                    {f.slice(8)}
+                  </Chip>
+                ))}
+              <Chip $on={asked} aria-pressed={asked} onPress={() => onProfile({ ...p, answered: flip(p.answered, t) })}>
+                I have thought this through
+              </Chip>
             </Chips>
             {t === 'allergies' && (
               <div className="line">
-                <Field>To a kind, a genus or a family<input value={to} maxLength={80} placeholder="Apiaceae" onChange={(e) => setTo(e.target.value)} onKeyDown={(e) => { if (e.key === 'Enter') { e.preventDefault(); addAllergy(); } }} /></Field>
-                <Button isDisabled={!to.trim()} onPress={addAllergy}>Add</Button>
+                <Field>
+                  To a kind, a genus or a family
+                  <input
+                    value={to}
+                    maxLength={80}
+                    placeholder="Apiaceae"
+                    onChange={(e) => setTo(e.target.value)}
+                    onKeyDown={(e) => {
+                      if (e.key === 'Enter') {
+                        e.preventDefault();
+                        addAllergy();
+                      }
+                    }}
+                  />
+                </Field>
+                <Button isDisabled={!to.trim()} onPress={addAllergy}>
+                  Add
+                </Button>
               </div>
             )}
           </div>

@@ -9,14 +9,60 @@ import { HandRuler } from './HandRuler';
 import { Health } from './Health';
 import { SignOffs } from './SignOffs';
 
-const Form = styled.form`display: grid; gap: 22px; max-width: 860px; border-left: 6px solid var(--bramble); padding-left: 20px;
-  fieldset { border: 0; padding: 0; margin: 0; display: grid; gap: 8px; min-width: 0; } legend { font-family: var(--head); font-weight: 700; font-size: 1.15rem; padding: 0; margin-bottom: 6px; }
-  .group { display: grid; gap: 6px; border-top: 1px solid var(--line); padding: 8px 0; } .line { display: flex; gap: 8px; align-items: end; } .three { display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px; align-items: end; }
-  @media (max-width: 600px) { padding-left: 12px; .three { grid-template-columns: 1fr; } }`;
+const Form = styled.form`
+  display: grid;
+  gap: 22px;
+  max-width: 860px;
+  border-left: 6px solid var(--bramble);
+  padding-left: 20px;
+  fieldset {
+    border: 0;
+    padding: 0;
+    margin: 0;
+    display: grid;
+    gap: 8px;
+    min-width: 0;
+  }
+  legend {
+    font-family: var(--head);
+    font-weight: 700;
+    font-size: 1.15rem;
+    padding: 0;
+    margin-bottom: 6px;
+  }
+  .group {
+    display: grid;
+    gap: 6px;
+    border-top: 1px solid var(--line);
+    padding: 8px 0;
+  }
+  .line {
+    display: flex;
+    gap: 8px;
+    align-items: end;
+  }
+  .three {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 12px;
+    align-items: end;
+  }
+  @media (max-width: 600px) {
+    padding-left: 12px;
+    .three {
+      grid-template-columns: 1fr;
+    }
+  }
+`;
 
 /** What the tool knows of one person. */
 export function ProfileForm({ person }: { person: S['Person'] }) {
-  const { doc, setDoc, save, now, mine, theirs } = useRevised(`person ${person.id}`, person, (x) => savePerson({ ...x, id: person.id }), ['people', 'finds', 'find', 'today', 'kitchen', 'guide']);
+  const { doc, setDoc, save, now, mine, theirs } = useRevised(
+    `person ${person.id}`,
+    person,
+    (x) => savePerson({ ...x, id: person.id }),
+    ['people', 'finds', 'find', 'today', 'kitchen', 'guide'],
+  );
   const { name, profile: p } = doc;
   const setName = (to: string) => setDoc({ ...doc, name: to });
   const setP = (to: S['Profile']) => setDoc({ ...doc, profile: to });
@@ -29,21 +75,49 @@ export function ProfileForm({ person }: { person: S['Person'] }) {
         save.mutate({ ...doc, profile: { ...p, signOffs: p.signOffs.filter((x) => x.by.trim()) } });
       }}
     >
-      <Field>Name<input value={name} maxLength={80} required onChange={(e) => setName(e.target.value)} /></Field>
+      <Field>
+        Name
+        <input value={name} maxLength={80} required onChange={(e) => setName(e.target.value)} />
+      </Field>
       <fieldset>
         <legend>Eyes and nose</legend>
         <Chips>
-          <Chip $on={p.colourDiffers} aria-pressed={p.colourDiffers} onPress={() => setP({ ...p, colourDiffers: !p.colourDiffers })}>I see colours differently</Chip>
-          <Chip $on={p.smellWeak} aria-pressed={p.smellWeak} onPress={() => setP({ ...p, smellWeak: !p.smellWeak })}>I smell little, or have a cold</Chip>
+          <Chip
+            $on={p.colourDiffers}
+            aria-pressed={p.colourDiffers}
+            onPress={() => setP({ ...p, colourDiffers: !p.colourDiffers })}
+          >
+            I see colours differently
+          </Chip>
+          <Chip $on={p.smellWeak} aria-pressed={p.smellWeak} onPress={() => setP({ ...p, smellWeak: !p.smellWeak })}>
+            I smell little, or have a cold
+          </Chip>
         </Chips>
         <Soft>Then checks of form are offered instead.</Soft>
       </fieldset>
       <Health all={guide.data?.personFacts ?? []} health={guide.data?.health ?? []} profile={p} onProfile={setP} />
       <HandRuler hand={p.hand} onHand={(hand) => setP({ ...p, hand })} />
-      <Field>What you have gathered so far, in your own words. It weighs nothing here.<input value={p.experience ?? ''} maxLength={300} onChange={(e) => setP({ ...p, experience: e.target.value })} /></Field>
-      <SignOffs groups={guide.data?.hardGroups ?? []} signOffs={p.signOffs} onChange={(signOffs) => setP({ ...p, signOffs })} />
-      {now ? <Changed mine={{ name, ...p }} theirs={{ name: now.name, ...now.profile }} onMine={mine} onTheirs={theirs} /> : <Refused error={save.error} />}
-      <Next type="submit" isDisabled={save.isPending}>Store this</Next>
+      <Field>
+        What you have gathered so far, in your own words. It weighs nothing here.
+        <input
+          value={p.experience ?? ''}
+          maxLength={300}
+          onChange={(e) => setP({ ...p, experience: e.target.value })}
+        />
+      </Field>
+      <SignOffs
+        groups={guide.data?.hardGroups ?? []}
+        signOffs={p.signOffs}
+        onChange={(signOffs) => setP({ ...p, signOffs })}
+      />
+      {now ? (
+        <Changed mine={{ name, ...p }} theirs={{ name: now.name, ...now.profile }} onMine={mine} onTheirs={theirs} />
+      ) : (
+        <Refused error={save.error} />
+      )}
+      <Next type="submit" isDisabled={save.isPending}>
+        Store this
+      </Next>
       <p role="status">{save.isSuccess ? 'Stored.' : ''}</p>
     </Form>
   );

@@ -11,9 +11,16 @@ export function RemovePerson({ person }: { person: S['Person'] }) {
   return (
     <>
       <Chips>
-        {!sure ? <Button onPress={() => setSure(true)}>Remove {person.name}…</Button> : (
+        {!sure ? (
+          <Button onPress={() => setSure(true)}>Remove {person.name}…</Button>
+        ) : (
           <>
-            <Button isDisabled={remove.isPending} onPress={() => remove.mutate(person.id, { onSettled: () => setSure(false) })}>Remove {person.name} and the profile for good</Button>
+            <Button
+              isDisabled={remove.isPending}
+              onPress={() => remove.mutate(person.id, { onSettled: () => setSure(false) })}
+            >
+              Remove {person.name} and the profile for good
+            </Button>
             <Button onPress={() => setSure(false)}>Keep</Button>
           </>
         )}

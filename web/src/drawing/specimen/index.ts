@@ -5,4 +5,5 @@ import { plantPieces } from './plant';
 export { standing, type Piece, type Seen } from './piece';
 
 /** The pieces of a specimen, drawn from described states alone. */
-export const specimenPieces = (kingdom: string, see: Seen): Piece[] => (kingdom === 'fungus' ? fungusPieces(see) : plantPieces(see));
+export const specimenPieces = (kingdom: string, see: Seen): Piece[] =>
+  kingdom === 'fungus' ? fungusPieces(see) : plantPieces(see);

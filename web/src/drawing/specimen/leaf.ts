@@ -25,7 +25,14 @@ const teeth: Record<string, (i: number) => number> = {
 };
 
 /** The outline of one blade from its foot, length long, pointing along an angle in degrees. */
-export function bladeOutline(x: number, y: number, length: number, angle: number, shape = 'oval', margin = 'entire'): Pt[] {
+export function bladeOutline(
+  x: number,
+  y: number,
+  length: number,
+  angle: number,
+  shape = 'oval',
+  margin = 'entire',
+): Pt[] {
   const a = (angle * Math.PI) / 180;
   const width = widths[shape] ?? widths['oval']!;
   const tooth = teeth[margin] ?? teeth['entire']!;
@@ -34,7 +41,10 @@ export function bladeOutline(x: number, y: number, length: number, angle: number
     Array.from({ length: steps + 1 }, (_, i) => {
       const t = i / steps;
       const across = sign * Math.max(0, length * (width(t) * 0.26 + (i > 0 && i < steps ? tooth(i) : 0)));
-      return [num(x + length * t * Math.cos(a) - across * Math.sin(a)), num(y + length * t * Math.sin(a) + across * Math.cos(a))];
+      return [
+        num(x + length * t * Math.cos(a) - across * Math.sin(a)),
+        num(y + length * t * Math.sin(a) + across * Math.cos(a)),
+      ];
     });
   return [...side(1), ...side(-1).reverse()];
 }
@@ -44,17 +54,23 @@ const path = (pts: Pt[]): string => `M${pts.map((p) => p.join(' ')).join('L')}z`
 function veins(x: number, y: number, length: number, angle: number, kind: string, shape = 'oval'): string {
   const spread = Math.min(1, (widths[shape] ?? widths['oval']!)(0.4));
   const a = (angle * Math.PI) / 180;
-  const at = (t: number, s: number): string => `${num(x + length * t * Math.cos(a) - length * s * spread * Math.sin(a))} ${num(y + length * t * Math.sin(a) + length * s * spread * Math.cos(a))}`;
+  const at = (t: number, s: number): string =>
+    `${num(x + length * t * Math.cos(a) - length * s * spread * Math.sin(a))} ${num(y + length * t * Math.sin(a) + length * s * spread * Math.cos(a))}`;
   const mid = `M${at(0.02, 0)}L${at(0.92, 0)}`;
   switch (kind) {
     case 'parallel':
       return mid + [-0.08, 0.08].map((s) => `M${at(0.08, s / 2)}Q${at(0.5, s * 1.6)} ${at(0.88, s / 3)}`).join('');
     case 'pleated':
-      return mid + [-0.14, -0.07, 0.07, 0.14].map((s) => `M${at(0.06, s / 2)}Q${at(0.5, s * 1.3)} ${at(0.9, s / 4)}`).join('');
+      return (
+        mid +
+        [-0.14, -0.07, 0.07, 0.14].map((s) => `M${at(0.06, s / 2)}Q${at(0.5, s * 1.3)} ${at(0.9, s / 4)}`).join('')
+      );
     case 'three-main':
       return mid + [-0.16, 0.16].map((s) => `M${at(0.03, 0)}Q${at(0.4, s)} ${at(0.85, s / 4)}`).join('');
     case 'net':
-      return mid + [0.25, 0.45, 0.65].flatMap((t) => [-1, 1].map((s) => `M${at(t, 0)}L${at(t + 0.13, s * 0.13)}`)).join('');
+      return (
+        mid + [0.25, 0.45, 0.65].flatMap((t) => [-1, 1].map((s) => `M${at(t, 0)}L${at(t + 0.13, s * 0.13)}`)).join('')
+      );
   }
   return '';
 }
@@ -70,19 +86,41 @@ export function leaf(x: number, y: number, length: number, angle: number, see: S
     const v = withVeins ? veins(p[0], p[1], len, dir, see('leaf-veins') ?? '', shape) : '';
     return [line(path(bladeOutline(p[0], p[1], len, dir, shape, margin))), ...(v ? [thin(v)] : [])];
   };
-  const rachis = (from: number, to: number): Mark => line(`M${along(from).map(num).join(' ')}L${along(to).map(num).join(' ')}`);
+  const rachis = (from: number, to: number): Mark =>
+    line(`M${along(from).map(num).join(' ')}L${along(to).map(num).join(' ')}`);
   const stem = stalk > 0 ? [rachis(0, stalk)] : [];
   switch (see('leaf-division')) {
     case 'three':
-      return [...stem, rachis(0, 0.5), ...one(along(0.5), length * 0.5, angle), ...[-75, 75].flatMap((d) => one(along(0.44), length * 0.42, angle + d))];
+      return [
+        ...stem,
+        rachis(0, 0.5),
+        ...one(along(0.5), length * 0.5, angle),
+        ...[-75, 75].flatMap((d) => one(along(0.44), length * 0.42, angle + d)),
+      ];
     case 'fingered':
-      return [rachis(0, 0.42), ...[-80, -40, 0, 40, 80].flatMap((d) => one(along(0.42), length * 0.55, angle + d, false))];
+      return [
+        rachis(0, 0.42),
+        ...[-80, -40, 0, 40, 80].flatMap((d) => one(along(0.42), length * 0.55, angle + d, false)),
+      ];
     case 'once-divided':
-      return [rachis(0, 0.72), ...one(along(0.72), length * 0.3, angle, false), ...[0.3, 0.5, 0.7].flatMap((t) => [-65, 65].flatMap((d) => one(along(t), length * 0.3, angle + d, false)))];
+      return [
+        rachis(0, 0.72),
+        ...one(along(0.72), length * 0.3, angle, false),
+        ...[0.3, 0.5, 0.7].flatMap((t) => [-65, 65].flatMap((d) => one(along(t), length * 0.3, angle + d, false))),
+      ];
     case 'many-times':
-      return [rachis(0, 0.9), ...[0.25, 0.45, 0.65, 0.82].flatMap((t) => [-60, 60].flatMap((d) => twig(along(t), length * (0.42 - 0.3 * t), angle + d)))];
+      return [
+        rachis(0, 0.9),
+        ...[0.25, 0.45, 0.65, 0.82].flatMap((t) =>
+          [-60, 60].flatMap((d) => twig(along(t), length * (0.42 - 0.3 * t), angle + d)),
+        ),
+      ];
     case 'lobed':
-      return [...stem, line(path(lobes(along(stalk), length * (1 - stalk), angle))), thin(veins(...along(stalk), length * (1 - stalk), angle, see('leaf-veins') ?? ''))].filter((m) => m.d);
+      return [
+        ...stem,
+        line(path(lobes(along(stalk), length * (1 - stalk), angle))),
+        thin(veins(...along(stalk), length * (1 - stalk), angle, see('leaf-veins') ?? '')),
+      ].filter((m) => m.d);
   }
   return [...stem, ...one(along(stalk), length * (1 - stalk), angle)];
 }
@@ -91,29 +129,57 @@ export function leaf(x: number, y: number, length: number, angle: number, see: S
 function twig(p: Pt, len: number, angle: number): Mark[] {
   const a = (angle * Math.PI) / 180;
   const at = (t: number): Pt => [p[0] + len * t * Math.cos(a), p[1] + len * t * Math.sin(a)];
-  const side = [0.35, 0.6, 0.85].flatMap((t) => [-45, 45].map((d) => {
-    const b = ((angle + d) * Math.PI) / 180;
-    const [x, y] = at(t);
-    return `M${num(x)} ${num(y)}L${num(x + len * 0.3 * Math.cos(b))} ${num(y + len * 0.3 * Math.sin(b))}`;
-  }));
+  const side = [0.35, 0.6, 0.85].flatMap((t) =>
+    [-45, 45].map((d) => {
+      const b = ((angle + d) * Math.PI) / 180;
+      const [x, y] = at(t);
+      return `M${num(x)} ${num(y)}L${num(x + len * 0.3 * Math.cos(b))} ${num(y + len * 0.3 * Math.sin(b))}`;
+    }),
+  );
   return [line(`M${p.map(num).join(' ')}L${at(1).map(num).join(' ')}`), thin(side.join(''))];
 }
 
 /** A blade with two lobes a side. */
 function lobes(p: Pt, length: number, angle: number): Pt[] {
   const a = (angle * Math.PI) / 180;
-  const side: [number, number][] = [[0, 0.02], [0.1, 0.2], [0.26, 0.34], [0.3, 0.12], [0.5, 0.3], [0.58, 0.1], [0.8, 0.14], [1, 0]];
-  const at = (t: number, s: number): Pt => [num(p[0] + length * t * Math.cos(a) - length * s * Math.sin(a)), num(p[1] + length * t * Math.sin(a) + length * s * Math.cos(a))];
-  return [...side.map(([t, s]) => at(t, s)), ...side.slice(0, -1).reverse().map(([t, s]) => at(t, -s))];
+  const side: [number, number][] = [
+    [0, 0.02],
+    [0.1, 0.2],
+    [0.26, 0.34],
+    [0.3, 0.12],
+    [0.5, 0.3],
+    [0.58, 0.1],
+    [0.8, 0.14],
+    [1, 0],
+  ];
+  const at = (t: number, s: number): Pt => [
+    num(p[0] + length * t * Math.cos(a) - length * s * Math.sin(a)),
+    num(p[1] + length * t * Math.sin(a) + length * s * Math.cos(a)),
+  ];
+  return [
+    ...side.map(([t, s]) => at(t, s)),
+    ...side
+      .slice(0, -1)
+      .reverse()
+      .map(([t, s]) => at(t, -s)),
+  ];
 }
 
 /** Where the leaves of a shoot begin: foot and direction, pairs level, turns alternating. */
-export function leafFeet(arrangement: string, x: number, top: number, bottom: number): { x: number; y: number; angle: number }[] {
+export function leafFeet(
+  arrangement: string,
+  x: number,
+  top: number,
+  bottom: number,
+): { x: number; y: number; angle: number }[] {
   const step = (bottom - top) / 3;
   const rows = [0, 1, 2].map((i) => bottom - step * (i + 0.35));
   switch (arrangement) {
     case 'opposite':
-      return rows.flatMap((y) => [{ x, y, angle: -150 }, { x, y, angle: -30 }]);
+      return rows.flatMap((y) => [
+        { x, y, angle: -150 },
+        { x, y, angle: -30 },
+      ]);
     case 'whorled':
       return rows.slice(0, 2).flatMap((y) => [-165, -125, -55, -15].map((angle) => ({ x, y, angle })));
     case 'basal':

@@ -24,7 +24,15 @@ export type Piece = {
 export const num = (v: number): number => Number(v.toFixed(1));
 
 /** A piece whose marks are a tile, placed. */
-export const tile = (part: string, trait: string, marks: Mark[], x: number, y: number, scale: number, extra = false): Piece => ({ part, form: [trait], marks, at: [x, y, scale], extra });
+export const tile = (
+  part: string,
+  trait: string,
+  marks: Mark[],
+  x: number,
+  y: number,
+  scale: number,
+  extra = false,
+): Piece => ({ part, form: [trait], marks, at: [x, y, scale], extra });
 
 /** What stands of a piece, given which traits are read: nothing, a part of its form, or all of it. */
 export function standing(piece: Piece, read: (trait: string) => boolean): 'guess' | 'pencil' | 'ink' {
