@@ -8,7 +8,7 @@ export const drop = (x: number, y: number) => `M${x} ${y}c-4 6-4 10 0 10s4-4 0-1
 /** A drop as large as a tile allows. */
 const big = (x: number, y: number) => `M${x} ${y}c-11 14-11 28 0 28s11-14 0-28z`;
 export const dots = (at: readonly (readonly [number, number] | readonly number[])[]): Mark =>
-  fill(at.map(([x, y]) => round(x!, y!, 1.8)).join(''));
+  fill(at.map(([x, y]) => round(x, y, 1.8)).join(''));
 export const leaves = (angles: [number, number, number][]): Mark[] =>
   angles.map(([x, y, a]) => line(blade(x, y, 16, 4.5, a)));
 const nose = thin('M10 8c6 8 2 14-2 18c4 2 8 2 10 0');

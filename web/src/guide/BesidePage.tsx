@@ -156,7 +156,7 @@ export function BesidePage() {
   const query = {
     target: id,
     with: params.getAll('with'),
-    stage: params.getAll('stage') as S['Beside']['stages'],
+    stage: params.getAll('stage'),
     month: Number(params.get('month') ?? 0),
   };
   const { data, error } = useBeside(query);

@@ -85,7 +85,7 @@ export function HowMuch({ find, how: h }: { find: string; how: S['HowMuch'] }) {
             people: n(d.people),
             each: d.each,
             share: d.share,
-            unit: unit as 'g',
+            unit: unit,
             rev: h.stand?.rev,
           });
         }}

@@ -121,6 +121,8 @@ export function leaf(x: number, y: number, length: number, angle: number, see: S
         line(path(lobes(along(stalk), length * (1 - stalk), angle))),
         thin(veins(...along(stalk), length * (1 - stalk), angle, see('leaf-veins') ?? '')),
       ].filter((m) => m.d);
+    default: // one blade, or nothing seen yet
+      break;
   }
   return [...stem, ...one(along(stalk), length * (1 - stalk), angle)];
 }
