@@ -185,24 +185,20 @@ test('a place: the receiver plays, caps are marked, a ring is fitted, rules are 
   await expect(page.getByText(/^.*A ring with a radius of [\d.]+ m, give or take/)).toBeVisible();
   await expect(page.getByRole('img', { name: /^Map of Quillow Moss/ })).toBeVisible();
   // Weather: faults are named, and the good part waits to be asked for.
-  await page
-    .getByLabel('Bring a weather file')
-    .setInputFiles({
-      name: 'w.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('date,tmin_c,tmax_c,rain_mm\n2026-03-01,1,9,0\n2026-03-02,9,1,0\n2026-03-05,2,8,3\n'),
-    });
+  await page.getByLabel('Bring a weather file').setInputFiles({
+    name: 'w.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('date,tmin_c,tmax_c,rain_mm\n2026-03-01,1,9,0\n2026-03-02,9,1,0\n2026-03-05,2,8,3\n'),
+  });
   await expect(page.getByText('2 days read, nothing stored yet. Missing: 2026-03-02 to 2026-03-04.')).toBeVisible();
   await expect(page.getByText('Line 3, tmin: the lowest is above the highest')).toBeVisible();
   await page.getByRole('button', { name: 'Store the 2 good days' }).click();
   await expect(page.getByText('2 days read, and stored.')).toBeVisible();
-  await page
-    .getByLabel('Bring GeoJSON')
-    .setInputFiles({
-      name: 'm.geojson',
-      mimeType: 'application/json',
-      buffer: Buffer.from('{"type":"Point","coordinates":[54.4,-102.9]}'),
-    });
+  await page.getByLabel('Bring GeoJSON').setInputFiles({
+    name: 'm.geojson',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"type":"Point","coordinates":[54.4,-102.9]}'),
+  });
   await page.getByRole('button', { name: 'Store the place' }).click();
   await expect(page.getByRole('alert')).toContainText('are they swapped?');
 });

@@ -12,7 +12,7 @@ const fetched: (() => Promise<unknown>)[] = [];
 /** A page that comes when it is asked for. `soon` fetches it once the first one stands, so that it is there without a network. */
 function later<K extends string>(load: () => Promise<Record<K, ComponentType>>, name: K, soon = false): ReactNode {
   if (soon) fetched.push(load);
-  const Page = lazy(async () => ({ default: (await load())[name] }));
+  const Page = lazy<ComponentType>(async () => ({ default: (await load())[name] }));
   return <Page />;
 }
 
