@@ -48,7 +48,7 @@ func (c *Service) Begin(b *Begin) (*View, error) {
 	}
 	bad := &records.Invalid{}
 	if _, err := time.Parse("2006-01-02", b.Day); err != nil {
-		bad.Add("body.day", "write it as 2026-04-12", "%q is not a date", b.Day)
+		bad.Add("body.day", "no-date", b.Day)
 	}
 	c.checkFacts(&b.Facts, bad)
 	c.checkStages(b.Stages, "body.stages", bad)
@@ -59,7 +59,7 @@ func (c *Service) Begin(b *Begin) (*View, error) {
 			return nil, err
 		}
 		if len(people) == 0 {
-			bad.Add("body.person", "add a person first", "nobody is known to this database yet")
+			bad.Add("body.person", "nobody-known")
 		} else {
 			person = people[0].ID
 		}
@@ -100,7 +100,7 @@ func (c *Service) placeOf(b *Begin) (id, name string, err error) {
 		}
 	}
 	if b.PlaceID != "" {
-		return "", "", records.Refuse("body.placeId", "there is no place "+b.PlaceID, "choose one of yours, or type a name")
+		return "", "", records.Refuse("body.placeId", "no-such-place-here", b.PlaceID)
 	}
 	return "", name, nil
 }
@@ -195,7 +195,7 @@ func (c *Service) SetFacts(id string, f *Facts) (*View, error) {
 				return err
 			}
 			now.Rev = row.Rev
-			return &records.Conflict{What: "This find was changed on another screen.", Hint: "Look at it as it is now, then do it again.", Now: now}
+			return &records.Conflict{Code: "find-changed", Now: now}
 		}
 		row.Facts = text
 		return nil
@@ -227,7 +227,7 @@ func (c *Service) AddSpecimen(id string, sp *Specimen) (*View, error) {
 		known = known || s.ID == sp.JoinedTo
 	}
 	if !known {
-		return nil, records.Refuse("body.joinedTo", "there is no specimen "+sp.JoinedTo, "name one of this find")
+		return nil, records.Refuse("body.joinedTo", "no-such-specimen", sp.JoinedTo)
 	}
 	if err := c.Store.AddSpecimen(&store.Specimen{FindID: id, ID: sp.ID, Number: len(have) + 1, JoinedTo: sp.JoinedTo, Count: sp.Count}); err != nil {
 		return nil, err
@@ -256,7 +256,7 @@ func (c *Service) CountSpecimen(id, specimen string, was, count, picked int) (*V
 	})
 	var e *store.Error
 	if errors.As(err, &e) && errors.Is(e.Err, store.ErrChanged) {
-		return nil, &records.Conflict{What: e.Hint, Hint: "Look at the count as it is now, then count on."}
+		return nil, &records.Conflict{Code: "counted-elsewhere", Args: []string{e.Hint}}
 	}
 	if err != nil {
 		return nil, err
@@ -297,7 +297,7 @@ func (c *Service) Rejudge() ([]Rejudged, error) {
 func (c *Service) checkFacts(f *Facts, bad *records.Invalid) {
 	if d := f.Disposal; d != nil {
 		if _, err := time.Parse(time.DateOnly, d.Cut); err != nil {
-			bad.Add("body.facts.disposal.cut", "write it as 2026-04-12", "%q is not a date", d.Cut)
+			bad.Add("body.facts.disposal.cut", "no-date", d.Cut)
 		}
 	}
 	ix := c.Engine.Index()
@@ -315,7 +315,7 @@ func (c *Service) checkFacts(f *Facts, bad *records.Invalid) {
 	}
 	for i, id := range f.Recalled {
 		if _, ok := ix.TaxonAt(id); !ok {
-			bad.Add("body.facts.recalled"+records.Index(i), "", "there is no entry %q", id)
+			bad.Add("body.facts.recalled"+records.Index(i), "no-such-entry", id)
 		}
 	}
 	if f.Target == "" {

@@ -1,7 +1,6 @@
 package finds
 
 import (
-	"fmt"
 
 	"zestythicket/evidence"
 	"zestythicket/guide"
@@ -22,18 +21,18 @@ func (c *Service) checkEntry(row *store.Find, e *NewLine, bad *records.Invalid) 
 	c.CheckOneOf(e.Specimen, ids, "body.specimen", -1, "specimen", bad)
 	kind, ok := evidence.ParseEventKind(e.Kind)
 	if !ok {
-		bad.Add("body.kind", "", "unknown kind %q", e.Kind)
+		bad.Add("body.kind", "unknown-kind", e.Kind)
 		return nil
 	}
 	switch kind {
 	case evidence.Staged:
 		if len(e.Body.Stages) == 0 {
-			bad.Add("body.body.stages", "name at least one", "no stage is given")
+			bad.Add("body.body.stages", "no-stage")
 		}
 		c.checkStages(e.Body.Stages, "body.body.stages", bad)
 	case evidence.Answered:
 		if e.Body.Answer == nil {
-			bad.Add("body.body.answer", "", "an answer is wanted")
+			bad.Add("body.body.answer", "no-answer")
 			return nil
 		}
 		c.checkAnswer(e.Body.Answer, bad)
@@ -62,11 +61,11 @@ func (c *Service) checkUndo(row *store.Find, e *NewLine, bad *records.Invalid) e
 			return nil // taken back twice is taken back
 		}
 		if !l.Undoable {
-			bad.Add("body.body.undoes", "what was handled stays handled; clean your hands, or take another specimen", "a line of the kind %s can't be taken back", l.Kind)
+			bad.Add("body.body.undoes", "stays", l.Kind)
 		}
 		return nil
 	}
-	bad.Add("body.body.undoes", "", "line %d is not in this find's log", e.Body.Undoes)
+	bad.Add("body.body.undoes", "no-such-line", e.Body.Undoes)
 	return nil
 }
 
@@ -85,7 +84,7 @@ func (c *Service) checkAnswer(a *Answer, bad *records.Invalid) {
 	tr := &ix.Book.Traits[t]
 	kind, ok := evidence.ParseAnswerKind(a.Kind)
 	if !ok {
-		bad.Add(path+".kind", "", "unknown kind of answer %q", a.Kind)
+		bad.Add(path+".kind", "unknown-answer", a.Kind)
 		return
 	}
 	var states []string
@@ -98,23 +97,23 @@ func (c *Service) checkAnswer(a *Answer, bad *records.Invalid) {
 	switch kind {
 	case evidence.Seen:
 		if len(a.States) != 1 && tr.Kind != guide.Measure {
-			bad.Add(path+".states", "any-of when unsure between several, all-of when it shows several", "one state is wanted, %d were given", len(a.States))
+			bad.Add(path+".states", "one-state", len(a.States))
 		}
 	case evidence.AnyOf, evidence.AllOf:
 		if len(a.States) < 2 {
-			bad.Add(path+".states", "", "at least two states are wanted")
+			bad.Add(path+".states", "two-states")
 		}
 	case evidence.Absent:
 		if tr.Absent < 0 {
-			bad.Add(path+".kind", "answer with one of its states", "%s can't be absent", tr.ID)
+			bad.Add(path+".kind", "never-absent", tr.ID)
 		}
 	}
 	switch {
 	case kind == evidence.Measured && tr.Kind != guide.Measure:
-		bad.Add(path+".kind", "answer with a state", "%s is not measured", tr.ID)
+		bad.Add(path+".kind", "not-measured", tr.ID)
 	case kind == evidence.Measured && (a.Value < tr.Min || a.Value > tr.Max):
-		bad.Add(path+".value", fmt.Sprintf("between %g and %g %s", tr.Min, tr.Max, tr.Unit), "%g %s is impossible for %s", a.Value, tr.Unit, tr.ID)
+		bad.Add(path+".value", "impossible-value", a.Value, tr.Unit, tr.ID, tr.Min, tr.Max, tr.Unit)
 	case tr.Kind == guide.Measure && (kind == evidence.Seen || kind == evidence.AnyOf || kind == evidence.AllOf):
-		bad.Add(path+".kind", "answer with a number", "%s is measured", tr.ID)
+		bad.Add(path+".kind", "measured", tr.ID)
 	}
 }

@@ -36,7 +36,7 @@ func (c *Service) AddPhoto(id, photoID, specimen, part string, file []byte) (*Vi
 		return nil, err
 	}
 	if !slices.ContainsFunc(specimens, func(s store.Specimen) bool { return s.ID == specimen }) {
-		bad.Add("query.specimen", "name one of this find", "there is no specimen %q", specimen)
+		bad.Add("query.specimen", "no-such-specimen", specimen)
 	}
 	if part != "" {
 		c.CheckOneOf(part, guide.Words("part"), "query.part", -1, "part", bad)
@@ -46,12 +46,12 @@ func (c *Service) AddPhoto(id, photoID, specimen, part string, file []byte) (*Vi
 		return nil, err
 	}
 	if len(have) >= MostPhotos && !slices.ContainsFunc(have, func(p store.Photo) bool { return p.ID == photoID }) {
-		bad.Add("body", "remove one that is no longer wanted", "this find has %d pictures already", MostPhotos)
+		bad.Add("body", "too-many-pictures", MostPhotos)
 	}
 	p, err := photo.Clean(file)
 	var refused *photo.Error
 	if errors.As(err, &refused) {
-		bad.Add("body", refused.Hint, "%s", refused.Error())
+		bad.Add("body", "said", refused, refused.Hint)
 	} else if err != nil {
 		return nil, err
 	}

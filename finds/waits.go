@@ -22,9 +22,9 @@ func (c *Service) StartWait(id, specimen, trait string) (*View, error) {
 	ix := c.Engine.Index()
 	bad := &records.Invalid{}
 	if at, ok := ix.TraitAt(trait); !ok {
-		bad.Add("path.trait", "", "there is no trait %q", trait)
+		bad.Add("path.trait", "no-such-trait", trait)
 	} else if ix.Book.Traits[at].WaitMin == 0 {
-		bad.Add("path.trait", "answer it at once", "%q needs no waiting", trait)
+		bad.Add("path.trait", "no-waiting", trait)
 	}
 	specimens, err := c.Store.Specimens(id)
 	if err != nil {
@@ -35,7 +35,7 @@ func (c *Service) StartWait(id, specimen, trait string) (*View, error) {
 		known = known || specimens[i].ID == specimen
 	}
 	if !known {
-		bad.Add("path.specimen", "name one of this find", "there is no specimen %q", specimen)
+		bad.Add("path.specimen", "no-such-specimen", specimen)
 	}
 	if err := bad.OrNil(); err != nil {
 		return nil, err

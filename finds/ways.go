@@ -23,7 +23,7 @@ func (c *Service) ask(id, specimen string, then func(f *evidence.Find, j *eviden
 			return nil
 		}
 	}
-	return records.Refuse("path.specimen", "there is no specimen "+specimen, "name one of this find")
+	return records.Refuse("path.specimen", "no-such-specimen", specimen)
 }
 
 // Key walks what was seen of a specimen as a key.

@@ -84,7 +84,7 @@ func RingThrough(in *Marked) (*RingOut, error) {
 		err = errors.New("no circle can be laid through these")
 	}
 	if err != nil {
-		return nil, &records.Invalid{Fields: []records.Field{{Path: "body.points", What: err.Error(), Hint: "mark more places, well apart"}}}
+		return nil, records.Refuse("body.points", "no-ring", err)
 	}
 	gap := f.Gap(pts)
 	out := &RingOut{Radius: f.Radius, RadiusSd: f.RadiusSd, CentreSd: f.CentreSd, Rms: f.Rms, GapFrom: gap.From, GapTo: gap.To, GapMetres: gap.Degrees() / 360 * 2 * math.Pi * f.Radius}

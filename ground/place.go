@@ -87,17 +87,17 @@ func (c *Service) Place(id string) (*Place, error) { return records.Note[Place](
 func (c *Service) SavePlace(p *Place) (*Place, error) {
 	bad := &records.Invalid{}
 	if strings.TrimSpace(p.Name) == "" {
-		bad.Add("body.name", "any name will do", "a name is wanted")
+		bad.Add("body.name", "no-name")
 	}
 	if (p.Lat == nil) != (p.Lon == nil) {
-		bad.Add("body.lat", "give both or neither", "half a position")
+		bad.Add("body.lat", "half-a-position")
 	}
 	c.dates(bad, "body.until", p.Until)
 	c.dates(bad, "body.burnt", p.Burnt)
 	for i, l := range p.Limits {
 		// A limit with no unit is asked about, never assumed.
 		if l.Unit == "" {
-			bad.Add(fmt.Sprintf("body.limits[%d].unit", i), "kg, g, l or pieces", "%s of what?", l.Amount)
+			bad.Add(fmt.Sprintf("body.limits[%d].unit", i), "no-unit", l.Amount)
 		}
 	}
 	habitats := c.Engine.Index().Book.HabitatWords()
@@ -107,7 +107,7 @@ func (c *Service) SavePlace(p *Place) (*Place, error) {
 	for i := range p.Patches {
 		if t := p.Patches[i].Taxon; t != "" {
 			if _, ok := c.Engine.Index().TaxonAt(t); !ok {
-				bad.Add(fmt.Sprintf("body.patches[%d].taxon", i), "", "there is no entry %q", t)
+				bad.Add(fmt.Sprintf("body.patches[%d].taxon", i), "no-such-entry", t)
 			}
 		}
 		if st := p.Patches[i].Stage; st != "" {
@@ -116,7 +116,7 @@ func (c *Service) SavePlace(p *Place) (*Place, error) {
 	}
 	if p.Map != "" {
 		if _, err := geo.Read([]byte(p.Map)); err != nil {
-			bad.Add("body.map", "", "%s", err)
+			bad.Add("body.map", "bad-map", err)
 		}
 	}
 	if err := bad.OrNil(); err != nil {
@@ -130,7 +130,7 @@ func (c *Service) dates(bad *records.Invalid, path, text string) {
 		return
 	}
 	if _, err := time.Parse(time.DateOnly, text); err != nil {
-		bad.Add(path, "write it as 2026-04-12", "%q is not a date", text)
+		bad.Add(path, "no-date", text)
 	}
 }
 
@@ -151,7 +151,7 @@ func (c *Service) ImportWeather(place string, file []byte, partly bool) (*Import
 	}
 	r, err := weather.Read(bytes.NewReader(file))
 	if err != nil {
-		return nil, records.Refuse("body", err.Error(), "")
+		return nil, records.Refuse("body", "file-refused", err)
 	}
 	out := &Imported{Read: len(r.Days), Problems: append([]weather.Problem{}, r.Problems...), Gaps: append([]string{}, r.Gaps...), Fixes: []track.TrackPoint{}}
 	if len(r.Days) == 0 || len(r.Problems) > 0 && !partly {
@@ -168,7 +168,7 @@ func (c *Service) ImportWeather(place string, file []byte, partly bool) (*Import
 // ReadTrack reads positions from NMEA or GPX, told by content; it stores nothing.
 func (c *Service) ReadTrack(file []byte) (*Imported, error) {
 	if len(file) > track.MostBytes {
-		return nil, records.Refuse("body", fmt.Sprintf("%.1f MB, at most %d MB", float64(len(file))/(1<<20), track.MostBytes>>20), "cut the track")
+		return nil, records.Refuse("body", "track-too-large", fmt.Sprintf("%.1f", float64(len(file))/(1<<20)), track.MostBytes>>20)
 	}
 	var fixes []track.TrackPoint
 	var bad []track.Problem

@@ -79,7 +79,7 @@ func (c *Service) Cues(place, day string) ([]Cue, error) {
 	at := c.Now()
 	if day != "" {
 		if at, err = time.Parse(time.DateOnly, day); err != nil {
-			return nil, records.Refuse("query.day", "not a date", "write it as 2026-04-12")
+			return nil, records.Refuse("query.day", "no-date", day)
 		}
 	}
 	k, err := c.known(place)

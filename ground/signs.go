@@ -39,23 +39,23 @@ func (c *Service) SaveSign(s *Sign) error {
 	bad := &records.Invalid{}
 	ix := c.Engine.Index()
 	if _, ok := ix.TaxonAt(s.Taxon); !ok {
-		bad.Add("body.taxon", "", "there is no entry %q", s.Taxon)
+		bad.Add("body.taxon", "no-such-entry", s.Taxon)
 	}
 	if s.From > s.To {
-		bad.Add("body.from", "", "it begins after it ends")
+		bad.Add("body.from", "begins-after-it-ends")
 	}
 	switch s.Kind {
 	case "rain":
 		if s.Rain <= 0 || s.Within <= 0 {
-			bad.Add("body.rain", "for example 20 mm within 7 days", "how much rain, within how many days?")
+			bad.Add("body.rain", "no-rain")
 		}
 	case "flower":
 		if _, ok := ix.TaxonAt(s.Of); !ok {
-			bad.Add("body.of", "name an entry of the guide", "after the flower of what?")
+			bad.Add("body.of", "flower-of-what")
 		}
 	case "feast":
 		if ordinal(s.Feast) == 0 {
-			bad.Add("body.feast", "write it as 04-23", "%q is no day of the year", s.Feast)
+			bad.Add("body.feast", "no-day-of-year", s.Feast)
 		}
 	}
 	if err := bad.OrNil(); err != nil {

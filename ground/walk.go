@@ -89,25 +89,25 @@ func (c *Service) Walks() ([]Walk, error) { return records.Notes[Walk](c.Base, W
 func (c *Service) SaveWalk(w *Walk) (*Outlook, error) {
 	bad := &records.Invalid{}
 	if _, err := time.Parse(time.DateOnly, w.Day); err != nil {
-		bad.Add("body.day", "write it as 2026-04-12", "%q is not a date", w.Day)
+		bad.Add("body.day", "no-date", w.Day)
 	}
 	ix := c.Engine.Index()
 	for i, h := range w.Hopes {
 		if _, ok := ix.TaxonAt(h); !ok {
-			bad.Add(fmt.Sprintf("body.hopes[%d]", i), "", "there is no entry %q", h)
+			bad.Add(fmt.Sprintf("body.hopes[%d]", i), "no-such-entry", h)
 		}
 	}
 	for path, text := range map[string]string{"body.from": w.From, "body.to": w.To} {
 		if _, err := time.Parse("15:04", text); text != "" && err != nil {
-			bad.Add(path, "write it as 14:30", "%q is no time of day", text)
+			bad.Add(path, "no-time", text)
 		}
 	}
 	if w.From != "" && w.To != "" && w.To <= w.From {
-		bad.Add("body.to", "", "it ends before it begins")
+		bad.Add("body.to", "ends-before-it-begins")
 	}
 	if w.Place != "" {
 		if _, err := c.Place(w.Place); err != nil {
-			bad.Add("body.place", "", "there is no place %q", w.Place)
+			bad.Add("body.place", "no-such-place", w.Place)
 		}
 	}
 	if err := bad.OrNil(); err != nil {

@@ -43,7 +43,7 @@ func (c *Service) SaveSeen(s *Seen) error {
 	bad := &records.Invalid{}
 	c.entryAndStage(s.Taxon, s.Stage, bad)
 	if _, err := time.Parse(time.DateOnly, s.Day); err != nil {
-		bad.Add("body.day", "write it as 2026-04-12", "%q is not a date", s.Day)
+		bad.Add("body.day", "no-date", s.Day)
 	}
 	if err := bad.OrNil(); err != nil {
 		return err
@@ -57,7 +57,7 @@ func (c *Service) SaveFixed(f *Fixed) error {
 	c.entryAndStage(f.Taxon, f.Stage, bad)
 	for path, text := range map[string]string{"body.open": f.Open, "body.close": f.Close} {
 		if ordinal(text) == 0 {
-			bad.Add(path, "write it as 04-12", "%q is no day of the year", text)
+			bad.Add(path, "no-day-of-year", text)
 		}
 	}
 	if err := bad.OrNil(); err != nil {
@@ -68,7 +68,7 @@ func (c *Service) SaveFixed(f *Fixed) error {
 
 func (c *Service) entryAndStage(taxon, stage string, bad *records.Invalid) {
 	if _, ok := c.Engine.Index().TaxonAt(taxon); !ok {
-		bad.Add("body.taxon", "", "there is no entry %q", taxon)
+		bad.Add("body.taxon", "no-such-entry", taxon)
 	}
 	c.CheckOneOf(stage, guide.Words("stage"), "body.stage", -1, "stage", bad)
 }
@@ -322,7 +322,7 @@ func (c *Service) dayOr(day string) (time.Time, error) {
 	}
 	at, err := time.Parse(time.DateOnly, day)
 	if err != nil {
-		return at, records.Refuse("query.day", fmt.Sprintf("%q is not a date", day), "write it as 2026-04-12")
+		return at, records.Refuse("query.day", "no-date", day)
 	}
 	return at, nil
 }

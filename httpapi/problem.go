@@ -12,6 +12,7 @@ import (
 
 	"zestythicket/app"
 	"zestythicket/records"
+	"zestythicket/words"
 )
 
 // problem is the one place where errors become problem+json. What the client
@@ -21,9 +22,9 @@ func problem(err error) error {
 	if errors.As(err, &bad) {
 		var details []error
 		for _, f := range bad.Fields {
-			msg := f.What
-			if f.Hint != "" {
-				msg += " (" + f.Hint + ")"
+			msg, do := words.Refusal(f.Code, f.Args)
+			if do != "" {
+				msg += " (" + do + ")"
 			}
 			details = append(details, &huma.ErrorDetail{Location: f.Path, Message: msg})
 		}
@@ -34,7 +35,8 @@ func problem(err error) error {
 	}
 	var changed *records.Conflict
 	if errors.As(err, &changed) {
-		return huma.NewError(http.StatusConflict, changed.What+" Nothing was stored.", &huma.ErrorDetail{Message: changed.Hint, Location: "now", Value: changed.Now})
+		what, do := words.Conflict(changed.Code, changed.Args)
+		return huma.NewError(http.StatusConflict, what+" Nothing was stored.", &huma.ErrorDetail{Message: do, Location: "now", Value: changed.Now})
 	}
 	if kind, hint, ok := records.Failed(err); ok {
 		switch kind {

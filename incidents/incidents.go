@@ -164,11 +164,11 @@ func (c *Service) SaveIncident(in *Incident) (*IncidentView, error) {
 			case in.Rev != old.Rev: // older, or newer: a backup was restored meanwhile
 				joined, ok := joinIncidents(old, in)
 				if !ok {
-					return nil, &records.Conflict{What: "This incident was changed on another screen.", Hint: "Nothing is lost: both are here. Put them together.", Now: old}
+					return nil, &records.Conflict{Code: "incident-changed", Now: old}
 				}
 				now = *joined
 			case len(in.Closings) < len(old.Closings) || !slices.Equal(in.Closings[:len(old.Closings)], old.Closings):
-				return nil, records.Refuse("body.closings", "a closing that was given stays as it is", "add another one")
+				return nil, records.Refuse("body.closings", "closing-stays")
 			}
 			now.UntilSeq = old.UntilSeq
 			if now.BeganMS == 0 {
@@ -198,16 +198,16 @@ func (c *Service) checkIncident(in *Incident, k *kitchen.State) error {
 	bad := &records.Invalid{}
 	for i, x := range in.Closings {
 		if strings.TrimSpace(x.By) == "" || strings.TrimSpace(x.Advice) == "" {
-			bad.Add("body.closings["+strconv.Itoa(i)+"]", "who closes it, and on whose advice", "a warning is closed by a person, on somebody’s advice")
+			bad.Add("body.closings["+strconv.Itoa(i)+"]", "closed-by-whom")
 		}
 	}
 	for i, x := range in.Exposures {
 		path := "body.exposures[" + strconv.Itoa(i) + "]"
 		if _, ok := k.Book.Lot(x.Lot); x.Lot != "" && !ok && len(k.Aside) == 0 {
-			bad.Add(path+".lot", "leave it empty and say in words what it was", "there is no bag or batch %s", x.Lot)
+			bad.Add(path+".lot", "no-such-bag", x.Lot)
 		}
 		if x.AtMS <= 0 {
-			bad.Add(path+".atMs", "about when; nearly right is better than nothing", "when was it?")
+			bad.Add(path+".atMs", "when")
 		}
 	}
 	return bad.OrNil()

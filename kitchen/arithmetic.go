@@ -23,7 +23,7 @@ func Arithmetic(kind, a, b, c string) (*Sum, error) {
 	read := func(path, text string) quantity.Amount {
 		v, err := quantity.Parse(text)
 		if err != nil {
-			bad.Add("query."+path, "a decimal number", "%q is no number", text)
+			bad.Add("query."+path, "no-number", text)
 		}
 		return v
 	}
@@ -40,7 +40,7 @@ func Arithmetic(kind, a, b, c string) (*Sum, error) {
 	case "scale":
 		v, err := quantity.Scale(x, y, z)
 		if err != nil {
-			return nil, records.Refuse("query.b", "a recipe made of nothing can’t be scaled", "")
+			return nil, records.Refuse("query.b", "recipe-of-nothing")
 		}
 		out.Value, out.Working = v.String(), x.String()+" × "+z.String()+" ÷ "+y.String()+" = "+v.String()
 	case "share":

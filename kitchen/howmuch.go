@@ -87,7 +87,7 @@ func (c *Service) SaveStand(find string, s *HereNow) (*HowMuch, error) {
 	for path, text := range map[string]string{"body.each": s.Each, "body.share": s.Share} {
 		if text != "" {
 			if _, err := quantity.Parse(text); err != nil {
-				bad.Add(path, "a decimal number", "%q is no number", text)
+				bad.Add(path, "no-number", text)
 			}
 		}
 	}
@@ -115,7 +115,7 @@ func (c *Service) SortInto(find string, counts map[string]int, rev int64) (*HowM
 		what[b.ID] = b.What
 	}
 	if _, err := harvest.Sort(counts, what); err != nil {
-		return nil, records.Refuse("body.counts", err.Error(), "")
+		return nil, records.Refuse("body.counts", "not-counts", err)
 	}
 	if err := records.Replace(c.Base, SortKind, find, &SortedDoc{counts, records.Revision{Rev: rev}}); err != nil {
 		return nil, err
@@ -209,7 +209,7 @@ func (c *Service) recommend(v *finds.View, s *HereNow, share *guide.LeaveShare, 
 	if s.Each != "" {
 		each, kind, err := quantity.In(s.Each, unit)
 		if err != nil || kind != quantity.Mass {
-			return records.Refuse("body.each", s.Each+" of what?", "g, kg, oz or lb")
+			return records.Refuse("body.each", "weight-of-what", s.Each)
 		}
 		st.EachGrams = each
 	}
@@ -218,7 +218,7 @@ func (c *Service) recommend(v *finds.View, s *HereNow, share *guide.LeaveShare, 
 	}
 	a, err := harvest.Recommend(&st)
 	if err != nil {
-		return records.Refuse("body", err.Error(), "count again")
+		return records.Refuse("body", "no-share-of-counts", err)
 	}
 	out.Pieces, out.Open = a.Pieces, append(out.Open, openWords(a.Open)...)
 	if a.Grams.IsPositive() {

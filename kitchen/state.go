@@ -225,7 +225,7 @@ func eventOfAct(a *kitchenDoc) (*lot.Event, error) {
 		}
 		v, kind, err := quantity.In(text, unit)
 		if err != nil || kind != quantity.Mass {
-			bad.Add(path, "a decimal number, for example 250 or 0.4", "%q is no weight", text)
+			bad.Add(path, "no-weight", text)
 		}
 		return v
 	}
@@ -266,7 +266,7 @@ func (c *Service) RecordAct(a *KitchenAct) (*Cooked, error) {
 		a.AtMS = c.Now().UnixMilli()
 	}
 	if a.AtMS > c.Now().Add(10*time.Minute).UnixMilli() {
-		return nil, records.Refuse("body.atMs", "that time is still to come", "give the time when it happened")
+		return nil, records.Refuse("body.atMs", "still-to-come")
 	}
 	k := c.Open()
 	if sent, err := c.Store.KitchenHas(a.Key); err != nil {
@@ -336,7 +336,7 @@ func (k *State) written(d *kitchenDoc) (*lot.Event, error) {
 		lost = lost.Sub(p.Amount)
 	}
 	if lost.IsNegative() {
-		return nil, records.Refuse("body.to", "more came out than went in, by "+k.Weigh(lost.Neg()), "weigh again, or say what was added: water, salt, fat")
+		return nil, records.Refuse("body.to", "more-out-than-in", k.Weigh(lost.Neg()))
 	}
 	d.Loss, e.Loss = lost.String()+" g", lost
 	return e, nil
@@ -348,18 +348,18 @@ func (c *Service) checkAct(k *State, a *kitchenDoc) error {
 	bad := &records.Invalid{}
 	if a.Person != "" {
 		if _, err := c.Store.Person(a.Person); err != nil {
-			bad.Add("body.person", "add the person first", "nobody is known as %q", a.Person)
+			bad.Add("body.person", "no-such-person", a.Person)
 		}
 	}
 	switch a.Kind {
 	case "bagged":
 		v, ok := k.Find(a.Find)
 		if !ok {
-			bad.Add("body.find", "", "there is no find %q", a.Find)
+			bad.Add("body.find", "no-such-find", a.Find)
 			break
 		}
 		if v.Target == nil || v.Facts.Part == "" {
-			bad.Add("body.find", "say in the find what you believe it is, and which part", "a find without a target fills no bag")
+			bad.Add("body.find", "no-target")
 			break
 		}
 		picked := v.CreatedMS
@@ -374,7 +374,7 @@ func (c *Service) checkAct(k *State, a *kitchenDoc) error {
 				return err
 			}
 			if why != "" {
-				bad.Add("body.person", "others may have it", "%s", why)
+				bad.Add("body.person", "not-for", why)
 			}
 		}
 	}
@@ -412,9 +412,9 @@ func (k *State) refused(err error) error {
 	}
 	what, do := words.LotRefusal(e, k.NameOf)
 	if errors.Is(err, lot.ErrChanged) {
-		return &records.Conflict{What: what, Hint: do}
+		return &records.Conflict{Code: "said", Args: []string{what, do}}
 	}
-	return records.Refuse("body."+e.Op, what, do)
+	return records.Refuse("body."+e.Op, "said", what, do)
 }
 
 // cleared says whether the second look of a bag stands today.

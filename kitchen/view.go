@@ -465,12 +465,12 @@ func (k *State) Says(e *lot.Event) string {
 // RemovePerson removes a person of whom nothing else tells; whoever ate something stays.
 func (c *Service) RemovePerson(id string) error {
 	if c.Ledger().Book.Ate(id) {
-		return records.Refuse("path.id", c.NameOf(id)+" ate of something here; the trace would lose a person", "change the name instead")
+		return records.Refuse("path.id", "ate-here", c.NameOf(id))
 	}
 	if n, err := c.Store.FindsOf(id); err != nil {
-		return records.Refuse("path.id", "some finds can’t be read; they may be this person’s", "change the name instead")
+		return records.Refuse("path.id", "finds-unread")
 	} else if n > 0 {
-		return records.Refuse("path.id", c.NameOf(id)+" has finds here", "change the name instead")
+		return records.Refuse("path.id", "has-finds", c.NameOf(id))
 	}
 	return c.Store.RemovePerson(id)
 }

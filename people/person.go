@@ -22,7 +22,7 @@ var olderFacts = map[string]string{
 func (c *Service) SavePerson(id, name string, p *Profile, rev int64) error {
 	bad := &records.Invalid{}
 	if strings.TrimSpace(name) == "" {
-		bad.Add("body.name", "any name will do", "a name is wanted")
+		bad.Add("body.name", "no-name")
 	}
 	for i, t := range p.Answered {
 		c.CheckOneOf(t, evidence.HealthTopics, "body.profile.answered", i, "health topic", bad)
@@ -50,7 +50,7 @@ func (c *Service) SavePerson(id, name string, p *Profile, rev int64) error {
 		}
 		if to, ok := strings.CutPrefix(f, evidence.AllergyPrefix); ok {
 			if strings.TrimSpace(to) == "" || len(to) > 80 {
-				bad.Add("body.profile.facts["+strconv.Itoa(i)+"]", "name an entry, a genus or a family", "an allergy to nothing")
+				bad.Add("body.profile.facts["+strconv.Itoa(i)+"]", "allergy-to-nothing")
 			}
 			continue
 		}
@@ -73,7 +73,7 @@ func (c *Service) SavePerson(id, name string, p *Profile, rev int64) error {
 			if err := records.Decode(was.Profile, stored); err != nil {
 				return nil, err
 			}
-			return nil, &records.Conflict{What: "This person was changed on another screen.", Hint: "Look at what changed; what you typed is still here.", Now: PersonNow{was.Name, *stored, was.Rev}}
+			return nil, &records.Conflict{Code: "person-changed", Now: PersonNow{was.Name, *stored, was.Rev}}
 		}
 		return now, nil
 	})

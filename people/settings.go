@@ -51,14 +51,14 @@ func (c *Service) SaveSettings(s *Settings) (*Settings, error) {
 		n := &s.Numbers[i]
 		n.Label, n.Number = strings.TrimSpace(n.Label), strings.TrimSpace(n.Number)
 		if n.Label == "" || strings.Trim(n.Number, "0123456789 +()-/.") != "" || !strings.ContainsAny(n.Number, "0123456789") {
-			bad.Add("body.numbers["+strconv.Itoa(i)+"]", "who it is, and digits", "%q is no telephone number", n.Number)
+			bad.Add("body.numbers["+strconv.Itoa(i)+"]", "no-telephone", n.Number)
 		}
 	}
 	if most, err := quantity.Parse(s.TasteMost); err != nil || !most.IsPositive() || most.GreaterThan(lot.Standard().TasteMost) {
-		bad.Add("body.tasteMost", "a smaller amount than the default is fine, a larger one is not", "%q is no first taste", s.TasteMost)
+		bad.Add("body.tasteMost", "no-first-taste", s.TasteMost)
 	}
 	if share, err := quantity.Parse(s.Trimmed); err != nil || share.GreaterThan(quantity.Amount{}.Add(wholeShare)) {
-		bad.Add("body.trimmed", "a share of one, for example 0.2", "%q is no share", s.Trimmed)
+		bad.Add("body.trimmed", "no-share", s.Trimmed)
 	}
 	if err := bad.OrNil(); err != nil {
 		return nil, err

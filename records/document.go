@@ -37,7 +37,7 @@ func Replace[T any, P interface {
 		*doc.RevisionOf() = known
 		switch {
 		case was == nil && known > 0:
-			return nil, &Conflict{What: "It was removed on another screen.", Hint: "Save it as a new one, or leave it."}
+			return nil, &Conflict{Code: "removed-elsewhere"}
 		case was != nil && was.Doc == text:
 			*doc.RevisionOf() = was.Rev
 			return nil, nil
@@ -47,7 +47,7 @@ func Replace[T any, P interface {
 				return nil, err
 			}
 			*now.RevisionOf() = was.Rev
-			return nil, &Conflict{What: "It was changed on another screen.", Hint: "Look at what changed; what you typed is still here.", Now: now}
+			return nil, &Conflict{Code: "changed-elsewhere", Now: now}
 		}
 		*doc.RevisionOf() = 1
 		if was != nil {

@@ -13,8 +13,12 @@ import (
 // ErrRefused is matched by every *Invalid.
 var ErrRefused = errors.New("refused")
 
-// Field is one thing wrong with what was sent: where, what, and what to do.
-type Field struct{ Path, What, Hint string }
+// Field is one thing wrong with what was sent: where, and what as a code with what it
+// is about. The package words says it, and what to do.
+type Field struct {
+	Path, Code string
+	Args       []string
+}
 
 // Invalid lists everything that is wrong with what was sent. Nothing of it is
 // stored.
@@ -27,7 +31,7 @@ type Invalid struct {
 func (e *Invalid) Error() string {
 	var parts []string
 	for _, f := range e.Fields {
-		parts = append(parts, f.Path+": "+f.What)
+		parts = append(parts, strings.TrimSpace(f.Path+": "+f.Code+" "+strings.Join(f.Args, " ")))
 	}
 	return strings.Join(parts, "; ")
 }
@@ -36,12 +40,12 @@ func (e *Invalid) Error() string {
 func (e *Invalid) Is(target error) bool { return target == ErrRefused }
 
 // Add notes one thing that is wrong, up to a limit; what is beyond it is counted.
-func (e *Invalid) Add(path, hint, format string, args ...any) {
+func (e *Invalid) Add(path, code string, args ...any) {
 	if len(e.Fields) >= bounded.Most {
 		e.More++
 		return
 	}
-	e.Fields = append(e.Fields, Field{path, fmt.Sprintf(format, args...), hint})
+	e.Fields = append(e.Fields, field(path, code, args))
 }
 
 // OrNil is the list as an error, or nil when nothing is wrong.
@@ -53,8 +57,23 @@ func (e *Invalid) OrNil() error {
 }
 
 // Refuse is an *Invalid of one field.
-func Refuse(path, what, hint string) *Invalid {
-	return &Invalid{Fields: []Field{{path, what, hint}}}
+func Refuse(path, code string, args ...any) *Invalid {
+	return &Invalid{Fields: []Field{field(path, code, args)}}
+}
+
+// mostArg is how much of a parameter is repeated to whoever sent it, in runes.
+const mostArg = 300
+
+func field(path, code string, args []any) Field {
+	f := Field{Path: path, Code: code}
+	for _, a := range args {
+		s := fmt.Sprint(a)
+		if r := []rune(s); len(r) > mostArg {
+			s = string(r[:mostArg]) + "…"
+		}
+		f.Args = append(f.Args, s)
+	}
+	return f
 }
 
 // ErrConflict is matched by every *Conflict.
@@ -62,12 +81,13 @@ var ErrConflict = errors.New("changed meanwhile")
 
 // Conflict says that something was changed on another screen. Now is what is stored.
 type Conflict struct {
-	What, Hint string
-	Now        any
+	Code string
+	Args []string
+	Now  any
 }
 
-// Error gives the words.
-func (e *Conflict) Error() string { return e.What }
+// Error gives the code, for a log.
+func (e *Conflict) Error() string { return "changed meanwhile: " + e.Code }
 
 // Is makes errors.Is(err, ErrConflict) hold.
 func (e *Conflict) Is(target error) bool { return target == ErrConflict }
@@ -83,7 +103,10 @@ func (c *Base) CheckOneOf(w string, known []string, path string, i int, what str
 	if len(bad.Fields) < bounded.Most {
 		hint = spell.Nearest(w, known)
 	}
-	bad.Add(path+Index(i), hint, "unknown %s %.80q", what, w)
+	if r := []rune(w); len(r) > 80 {
+		w = string(r[:80])
+	}
+	bad.Add(path+Index(i), "unknown-word", what, w, hint)
 	return false
 }
 

@@ -133,7 +133,7 @@ func (c *Service) TakeBackup(from io.Reader) (string, error) {
 	if err == nil {
 		var bad []string
 		if bad, err = store.CheckFile(path + ".part"); err == nil && len(bad) > 0 {
-			err = records.Refuse("body", "this backup is damaged: "+bad[0], "take another")
+			err = records.Refuse("body", "backup-damaged", bad[0])
 		}
 	}
 	if err != nil {

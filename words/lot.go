@@ -9,11 +9,28 @@ import (
 // said is a sentence with places for its parameters, and what to do.
 type said struct{ what, do string }
 
+// with puts parameters in their places: first those of the sentence, then those of what
+// to do. A parameter may hold anything; what stands in it is never taken for a place.
 func (s said) with(args []string) (what, do string) {
-	for _, a := range args {
-		s.what = strings.Replace(s.what, "%s", a, 1)
+	what, args = filled(s.what, args)
+	do, _ = filled(s.do, args)
+	return what, do
+}
+
+func filled(text string, args []string) (string, []string) {
+	var out strings.Builder
+	for {
+		before, after, found := strings.Cut(text, "%s")
+		out.WriteString(before)
+		if !found {
+			return out.String(), args
+		}
+		if len(args) > 0 {
+			out.WriteString(args[0])
+			args = args[1:]
+		}
+		text = after
 	}
-	return s.what, s.do
 }
 
 // lotRefusals are the refusals of the ledger of lots, by code.

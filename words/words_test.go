@@ -101,3 +101,36 @@ func TestLateWarningsNeverSoothe(t *testing.T) {
 		t.Error(s)
 	}
 }
+
+// Every code of a refusal that a domain gives has its sentence, and no sentence is for a
+// code that nobody gives; none keeps a place that was not filled.
+func TestDomainRefusalsHaveWords(t *testing.T) {
+	given := map[string]bool{}
+	for _, pkg := range []string{"records", "people", "ground", "finds", "kitchen", "incidents", "upkeep"} {
+		for _, call := range []string{`\.Add\([^\n]*?, "([a-z-]+)"[,)]()`, `Refuse\([^\n]*?, "([a-z-]+)"[,)]()`} {
+			for code := range codesIn(t, pkg, regexp.MustCompile(call)) {
+				given[code] = true
+			}
+		}
+	}
+	if len(given) < 50 {
+		t.Fatalf("only %d codes were found", len(given))
+	}
+	for code := range given {
+		if _, ok := refusals[code]; !ok {
+			t.Errorf("%s has no words", code)
+		}
+	}
+	for code := range refusals {
+		if !given[code] {
+			t.Errorf("nobody gives %s", code)
+		}
+		if what, do := Refusal(code, []string{"1", "2", "3", "4", "5", "6"}); strings.Contains(what+do, "%s") || what == "" {
+			t.Errorf("%s: %q, %q", code, what, do)
+		}
+	}
+	// What somebody typed is never taken for a place.
+	if what, _ := Refusal("unknown-word", []string{"trait", "%s %s"}); what != "unknown trait “%s %s”" {
+		t.Error(what)
+	}
+}
