@@ -88,7 +88,7 @@ function CutLine({ e, find, specimen, stand }: { e: S['Entry']; find: string; sp
   const whole = useExclusion(find, specimen, e.taxon.id, stand, open);
   return (
     <EntryLine e={e} steps={open ? (whole.data?.steps ?? []) : []}>
-      <Button aria-expanded={open} onPress={() => setOpen(!open)}>
+      <Button aria-expanded={open} aria-label={`By what? ${e.taxon.common}`} onPress={() => setOpen(!open)}>
         By what?
       </Button>
       {open && whole.error && <p role="alert">{whole.error.message}</p>}

@@ -30,11 +30,15 @@ const Item = styled.li`
   .word {
     font-family: var(--head);
     font-weight: 700;
+  }
+  .word,
+  .still {
     text-align: right;
   }
   @media (max-width: 600px) {
     grid-template-columns: 1fr;
-    .word {
+    .word,
+    .still {
       text-align: left;
     }
   }
@@ -124,7 +128,7 @@ export function FindsPage() {
                 )}{' '}
                 · to {f.intent} · {f.place || 'no place'} · {f.day}
               </Soft>
-              <Soft>
+              <Soft className="still">
                 {f.open > 0 ? `${f.open} still open` : 'nothing open'}
                 {f.count > 1 ? ` · ${f.count} specimens` : ''}
               </Soft>

@@ -5,15 +5,15 @@ import { Likeness } from '../guide/Likeness';
 import { plain } from '../guide/words';
 import { apart, keysOf, short, stageFor } from './card';
 
-const Card = styled.article<{ $letter: boolean }>`
+const Card = styled.article<{ $letter: boolean; $dense?: boolean }>`
   --ink: #000;
   --tint: 0;
   border: 0.6pt dashed #777;
   padding: 5mm;
   height: ${(p) => (p.$letter ? '130mm' : '139mm')};
   overflow: hidden;
-  font-size: 7.6pt;
-  line-height: 1.18;
+  font-size: ${(p) => (p.$dense ? '7.2pt' : '7.6pt')};
+  line-height: ${(p) => (p.$dense ? 1.12 : 1.18)};
   color: #000;
   display: grid;
   grid-template-columns: 30mm 1fr;
@@ -88,7 +88,7 @@ export function PocketCard({ id, up, guide, letter }: { id: string; up: string[]
   const e = entry.data;
   const rows = beside.data.rows;
   return (
-    <Card $letter={letter} aria-label={`Card: ${e.common}`}>
+    <Card $letter={letter} $dense={foes.length > 4} aria-label={`Card: ${e.common}`}>
       <header>
         <h2>{e.common}</h2>
         <i>{e.scientific}</i>
