@@ -3,7 +3,6 @@ package agenda
 import (
 	"cmp"
 	"slices"
-	"strconv"
 	"strings"
 	"time"
 
@@ -15,6 +14,7 @@ import (
 	"zestythicket/records"
 	"zestythicket/report"
 	"zestythicket/store"
+	"zestythicket/words"
 )
 
 // JournalLine is one thing that happened.
@@ -48,18 +48,18 @@ type Journal struct {
 func (c *Service) Journal(query string, most int) (*Journal, error) {
 	c.Finds.Freshen()
 	k := shelf{c.Kitchen.Ledger()}
-	words := strings.Fields(records.Fold(query))
-	lines, of := c.journalOfFinds(words, most)
+	wanted := strings.Fields(records.Fold(query))
+	lines, of := c.journalOfFinds(wanted, most)
 	notes, err := c.journalOfNotes()
 	if err != nil {
 		return nil, err
 	}
 	for i := range notes {
-		if notes[i].says(words) {
+		if notes[i].says(wanted) {
 			lines = append(lines, notes[i])
 		}
 	}
-	lots, events := k.journalOfLots(words, most)
+	lots, events := k.journalOfLots(wanted, most)
 	j := &Journal{Lines: append(lines, lots...), Years: k.years(), Of: of + events + len(notes)}
 	slices.SortStableFunc(j.Lines, func(a, b JournalLine) int { return cmp.Or(-cmp.Compare(a.Day, b.Day), cmp.Compare(a.Title, b.Title)) })
 	j.Lines = j.Lines[:min(most, len(j.Lines))]
@@ -67,17 +67,17 @@ func (c *Service) Journal(query string, most int) (*Journal, error) {
 }
 
 // says: every word stands in the line.
-func (l *JournalLine) says(words []string) bool {
-	if len(words) == 0 {
+func (l *JournalLine) says(query []string) bool {
+	if len(query) == 0 {
 		return true
 	}
 	text := records.Fold(strings.Join([]string{l.Day, l.Kind, l.Title, l.What, l.Place}, " "))
-	return !slices.ContainsFunc(words, func(w string) bool { return !strings.Contains(text, w) })
+	return !slices.ContainsFunc(query, func(w string) bool { return !strings.Contains(text, w) })
 }
 
-func (c *Service) journalOfFinds(words []string, most int) (out []JournalLine, of int) {
+func (c *Service) journalOfFinds(query []string, most int) (out []JournalLine, of int) {
 	of, uncounted := c.Store.CountRows(store.FindQuery{})
-	q := c.Finds.FindQuery(words)
+	q := c.Finds.FindQuery(query)
 	q.ByDay, q.Limit = true, most
 	list, _, _ := c.Finds.Summaries(q)
 	sorted := records.NotesByID[kitchen.SortedDoc](c.Base, kitchen.SortKind)
@@ -93,7 +93,7 @@ func (c *Service) journalOfFinds(words []string, most int) (out []JournalLine, o
 			}
 		}
 		if left > 0 {
-			l.What += "; " + strconv.Itoa(left) + " left where they stood"
+			l.What += words.LeftStanding(left)
 		}
 		out = append(out, l)
 	}
@@ -107,7 +107,7 @@ var journalKinds = map[lot.Kind]string{lot.Bagged: "bag", lot.Made: "batch", lot
 
 // journalOfLots lists what the book of the kitchen adds, the newest first, as many as
 // are wanted and all of the last day of those; of counts all there are.
-func (k shelf) journalOfLots(words []string, most int) (out []JournalLine, of int) {
+func (k shelf) journalOfLots(query []string, most int) (out []JournalLine, of int) {
 	var at []int
 	for i := range k.Events {
 		if journalKinds[k.Events[i].Kind] != "" {
@@ -137,7 +137,7 @@ func (k shelf) journalOfLots(words []string, most int) (out []JournalLine, of in
 			names[id] = name
 		}
 		line := JournalLine{Day: day, Kind: journalKinds[e.Kind], Title: name, What: k.Says(e), Link: "/kitchen/" + id}
-		if line.says(words) {
+		if line.says(query) {
 			out = append(out, line)
 		}
 	}
@@ -162,7 +162,7 @@ func (c *Service) journalOfNotes() ([]JournalLine, error) {
 	place := func(id string) string { return cmp.Or(names[id], id) }
 	for _, s := range seen {
 		if at, ok := ix.TaxonAt(s.Taxon); ok {
-			out = append(out, JournalLine{Day: s.Day, Kind: "seen", Title: report.Taxon(ix, at).Common, What: "first seen in the stage " + s.Stage, Place: place(s.Place), Link: "/year?place=" + s.Place})
+			out = append(out, JournalLine{Day: s.Day, Kind: "seen", Title: report.Taxon(ix, at).Common, What: words.FirstSeen(s.Stage), Place: place(s.Place), Link: "/year?place=" + s.Place})
 		}
 	}
 	for i := range places {
@@ -200,7 +200,7 @@ func patchLines(p *ground.Place) []JournalLine {
 			}
 		}
 		for day, n := range days {
-			out = append(out, JournalLine{Day: day, Kind: "patch", Title: patch.Name, What: strconv.Itoa(n) + " marked on the map", Place: p.Name, Link: "/places/" + p.ID})
+			out = append(out, JournalLine{Day: day, Kind: "patch", Title: patch.Name, What: words.Marked(n), Place: p.Name, Link: "/places/" + p.ID})
 		}
 	}
 	return out

@@ -4,6 +4,7 @@ import (
 	"time"
 
 	"zestythicket/kitchen"
+	"zestythicket/words"
 )
 
 // dues adds what the kitchen waits for: steps that run, first tastes of
@@ -21,19 +22,19 @@ func (k shelf) dues(now time.Time, out []Due) []Due {
 		for _, s := range k.FirstSteps(l) {
 			if began, ok := l.Running[s.ID]; ok {
 				end := time.UnixMilli(began).Add(time.Duration(s.Minutes * float64(time.Minute)))
-				add(l.ID+"-"+s.ID, "step", name+": "+s.Do+", to "+clock(end), link, end)
+				add(l.ID+"-"+s.ID, "step", words.StepDue(name, s.Do, clock(end)), link, end)
 			}
 		}
 		// Of what keeps for months the last fortnight is time enough.
 		if by, ok := k.Book.KeepBy(l); ok && !l.Empty() && time.UnixMilli(by).Before(now.AddDate(0, 0, 14)) {
-			add(l.ID+"-keep", "keep", name+" ("+l.Form+"): its time to keep ends", link, time.UnixMilli(by))
+			add(l.ID+"-keep", "keep", words.KeepDue(name, l.Form), link, time.UnixMilli(by))
 		}
 	}
 	for i := range k.Book.Servings {
 		s := &k.Book.Servings[i]
 		if s.First && k.Book.FeltAfter(s) == "" {
 			at := time.UnixMilli(s.AtMS + k.Book.Rules.WaitMS)
-			add(s.Lot+"-taste-"+s.Person, "taste", "Say how the first taste of "+s.Lot+" was, from "+clock(at), "/kitchen/"+s.Lot, at)
+			add(s.Lot+"-taste-"+s.Person, "taste", words.TasteDue(s.Lot, clock(at)), "/kitchen/"+s.Lot, at)
 		}
 	}
 	return out
@@ -46,7 +47,7 @@ func (c *Service) incidentDues(now time.Time, out []Due) ([]Due, error) {
 		return nil, err
 	}
 	for _, in := range open {
-		out = append(out, Due{ID: in.ID + "-warning", Day: now.Format(time.DateOnly), Kind: "incident", What: "An incident of " + c.DayOf(in.BeganMS) + ": its warnings of late signs stand until a person closes them", Link: "/incident/" + in.ID, Late: true})
+		out = append(out, Due{ID: in.ID + "-warning", Day: now.Format(time.DateOnly), Kind: "incident", What: words.WarningDue(c.DayOf(in.BeganMS)), Link: "/incident/" + in.ID, Late: true})
 	}
 	return out, nil
 }

@@ -18,6 +18,7 @@ import (
 	"zestythicket/records"
 	"zestythicket/report"
 	"zestythicket/store"
+	"zestythicket/words"
 )
 
 // Due is one thing to do, with its day.
@@ -217,13 +218,13 @@ func (c *Service) placeDues(p *ground.Place, g *ground.GroundNow, now time.Time,
 		}
 		for n := range p.Patches {
 			if next, why, ok := c.Ground.ReturnTo(p, &p.Patches[n], k, now); ok {
-				out = append(out, Due{ID: p.ID + "-" + p.Patches[n].ID, Day: next, Kind: "visit", What: "Go back to " + p.Patches[n].Name + ", " + p.Name + why, Link: "/places/" + p.ID, Late: next <= day})
+				out = append(out, Due{ID: p.ID + "-" + p.Patches[n].ID, Day: next, Kind: "visit", What: words.GoBack(p.Patches[n].Name, p.Name, why), Link: "/places/" + p.ID, Late: next <= day})
 			}
 		}
 	}
 	if end, err := time.Parse(time.DateOnly, p.Until); err == nil && p.Permission == "yes" {
 		ask := end.AddDate(0, 0, -ground.PermissionNotice).Format(time.DateOnly)
-		out = append(out, Due{ID: p.ID + "-permission", Day: ask, Kind: "permission", What: "Ask again: the permission for " + p.Name + " ends on " + p.Until, Link: "/places/" + p.ID, Late: ask <= day})
+		out = append(out, Due{ID: p.ID + "-permission", Day: ask, Kind: "permission", What: words.AskAgain(p.Name, p.Until), Link: "/places/" + p.ID, Late: ask <= day})
 	}
 	return out, nil
 }
@@ -248,7 +249,7 @@ func (c *Service) findDues(now time.Time) ([]Due, error) {
 		}
 		tr := &ix.Book.Traits[at]
 		end := time.UnixMilli(w.StartedMS).Add(time.Duration(tr.WaitMin * float64(time.Minute))).In(now.Location())
-		out = append(out, Due{ID: s.ID + "-" + w.Trait, Day: end.Format(time.DateOnly), Kind: "wait", What: tr.Name + ", due at " + end.Format("15:04"), Find: finds.TitleIn(s), Link: "/find/" + s.ID, Late: !end.After(now)})
+		out = append(out, Due{ID: s.ID + "-" + w.Trait, Day: end.Format(time.DateOnly), Kind: "wait", What: words.WaitDue(tr.Name, end.Format("15:04")), Find: finds.TitleIn(s), Link: "/find/" + s.ID, Late: !end.After(now)})
 	}
 	planned, _, _ := c.Finds.Summaries(store.FindQuery{Only: "planned"})
 	for i := range planned {

@@ -1,7 +1,6 @@
 package finds
 
 import (
-
 	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/records"

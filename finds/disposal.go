@@ -1,11 +1,11 @@
 package finds
 
 import (
-	"fmt"
 	"time"
 
 	"zestythicket/evidence"
 	"zestythicket/report"
+	"zestythicket/words"
 )
 
 // Disposal is what is planned for something cut that harms on contact.
@@ -47,19 +47,15 @@ func planOf(f *Facts, p *report.Patch) *Plan {
 		return nil
 	}
 	back := cut.AddDate(0, 0, 7*d.Weeks)
-	where := d.Place
-	if where == "" {
-		where = "where nobody and no animal comes by"
+	days := []string{d.Cut, back.Format(time.DateOnly), back.AddDate(0, 0, RegrowthDays).Format(time.DateOnly)}
+	plan := &Plan{Disposal: *d}
+	for i, x := range words.Disposal(d.Place, d.Weeks) {
+		plan.Days = append(plan.Days, PlanDay{days[i], x.What, x.Why})
 	}
-	plan := &Plan{Disposal: *d, Days: []PlanDay{
-		{d.Cut, "Cut it. Gloves, long sleeves, eyes covered; leave it " + where + ", with a sign.", "Sap and hairs harm when fresh. Afterwards wash skin at once with soap, then tools and clothes apart from others."},
-		{back.Format(time.DateOnly), fmt.Sprintf("Come back after %d weeks, in gloves again. Bag what is dry, without breaking it up.", d.Weeks), "It harms as much when dry or dead. Never burn it: the smoke carries it. Not to the compost, not through a shredder; ask the local tip how it takes it."},
-		{back.AddDate(0, 0, RegrowthDays).Format(time.DateOnly), "Look for regrowth at the stumps and runners, in gloves.", "What comes again is as harmful as what was cut."},
-	}, Words: "The hazard is still on when it is dry. It can still hurt whoever touches it on every day of this plan, and it is never burnt."}
+	found := true
 	for i := range p.Judgements {
-		if p.Judgements[i].Verdict == evidence.NoContactHazard.String() {
-			plan.Words = "No contact hazard was found among the entries checked; the plan is kept all the same. The guide does not know every plant."
-		}
+		found = found && p.Judgements[i].Verdict != evidence.NoContactHazard.String()
 	}
+	plan.Words = words.DisposalHazard(found)
 	return plan
 }

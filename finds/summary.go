@@ -2,7 +2,6 @@ package finds
 
 import (
 	"cmp"
-	"fmt"
 	"log/slog"
 	"slices"
 	"strings"
@@ -14,6 +13,7 @@ import (
 	"zestythicket/records"
 	"zestythicket/report"
 	"zestythicket/store"
+	"zestythicket/words"
 )
 
 // Summary is what lists need to know of a find, as it was judged last. It is derived
@@ -390,9 +390,5 @@ func (s *Summary) InWords() string {
 	if s.Specimens == 0 {
 		return ""
 	}
-	what := fmt.Sprintf("%s; %d of %d dangers ruled out", s.Word, len(s.Ruled), s.Dangers)
-	if len(s.LeaveWords) > 0 {
-		what += "; left alone: " + strings.Join(s.LeaveWords, "; ")
-	}
-	return what
+	return words.FindLine(s.Word, len(s.Ruled), s.Dangers, s.LeaveWords)
 }

@@ -204,7 +204,7 @@ func (c *Service) recommend(v *finds.View, s *HereNow, share *guide.LeaveShare, 
 	st.Share, _ = quantity.Parse(trimFloat(share.Take))
 	if s.Share != "" {
 		st.Share, _ = quantity.Parse(s.Share)
-		st.ShareWhy = "your own policy"
+		st.ShareWhy = words.OwnPolicy
 	}
 	if s.Each != "" {
 		each, kind, err := quantity.In(s.Each, unit)
@@ -229,7 +229,7 @@ func (c *Service) recommend(v *finds.View, s *HereNow, share *guide.LeaveShare, 
 	}
 	if !out.Takeable {
 		out.Pieces, out.Weight = 0, ""
-		out.Steps = append(out.Steps, AdviceStep{0, "the checks of this find are not complete: nothing is taken"})
+		out.Steps = append(out.Steps, AdviceStep{0, words.NothingTaken})
 	}
 	return nil
 }
@@ -255,7 +255,7 @@ func (c *Service) limits(v *finds.View, st *harvest.Stand, people int) error {
 			if err != nil {
 				continue // such a limit is not stored
 			}
-			limit := "the limit of " + l.Amount + " " + l.Unit + " " + map[string]string{"person-day": "a person and day", "day": "a day in all", "person-year": "a person and year", "year": "a year in all"}[l.Per] + records.WrapIf(l.Source, " (", ")")
+			limit := words.Limit(l.Amount, l.Unit, l.Per, l.Source)
 			if l.Per == "person-day" || l.Per == "person-year" {
 				amount = amount.Mul(whole(people))
 			}

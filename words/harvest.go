@@ -25,3 +25,16 @@ func HarvestOpen(o *harvest.Open) string {
 	}
 	return "A limit by volume can’t be reckoned in pieces (" + o.Limit + "): measure as you pick."
 }
+
+// OwnPolicy is why a share is what it is, where somebody set it.
+const OwnPolicy = "your own policy"
+
+// NothingTaken is why an amount is nothing.
+const NothingTaken = "the checks of this find are not complete: nothing is taken"
+
+var per = map[string]string{"person-day": "a person and day", "day": "a day in all", "person-year": "a person and year", "year": "a year in all"}
+
+// Limit says a limit of a place, as the user has it.
+func Limit(amount, unit, each, source string) string {
+	return "the limit of " + amount + " " + unit + " " + per[each] + wrapIf(source, " (", ")")
+}
