@@ -2,11 +2,11 @@ package ground
 
 import (
 	"errors"
-	"fmt"
 	"math"
 
 	"zestythicket/fieldgeo"
 	"zestythicket/records"
+	"zestythicket/words"
 )
 
 // Marked are places in which caps or plants were found.
@@ -90,7 +90,7 @@ func RingThrough(in *Marked) (*RingOut, error) {
 	out := &RingOut{Radius: f.Radius, RadiusSd: f.RadiusSd, CentreSd: f.CentreSd, Rms: f.Rms, GapFrom: gap.From, GapTo: gap.To, GapMetres: gap.Degrees() / 360 * 2 * math.Pi * f.Radius}
 	out.Lat, out.Lon = plane.From(f.Centre)
 	out.Expected, out.ExpectedSd = f.Expect(len(pts), gap)
-	out.Words = fmt.Sprintf("A ring with a radius of %.1f m, give or take %.1f m. Not walked yet: %.0f m of it, from %.0f° to %.0f°; if it is as thick there, some %.0f more (%.0f to %.0f). A guess from places; each cap is checked by itself.",
+	out.Words = words.Ring(
 		f.Radius, f.RadiusSd, out.GapMetres, gap.From, gap.To, out.Expected, max(0, out.Expected-2*out.ExpectedSd), out.Expected+2*out.ExpectedSd)
 	return out, nil
 }
@@ -117,16 +117,16 @@ func PatternsOf(in *Marked) *PatternsOut {
 	for _, p := range fieldgeo.Outline(pts) {
 		out.Colony.Outline = append(out.Colony.Outline, at(p))
 	}
-	how := "about as if strewn at random"
+	how := "random"
 	switch {
 	case len(pts) < 5 || c.Index == 0:
-		how = "too few places to say how they stand"
+		how = "too-few"
 	case c.Index < 0.8:
-		how = "in clumps: look close to those you have"
+		how = "clumps"
 	case c.Index > 1.3:
-		how = "evenly apart: go on a step of that length, in every direction"
+		how = "even"
 	}
-	out.Colony.Words = fmt.Sprintf("%d places over %.0f m²; half of such a spread lies within %.1f m of its middle. Nearest neighbours %.1f m apart: %s.", len(pts), c.Area, c.Spread*math.Sqrt(math.Ln2), c.Nearest, how)
+	out.Colony.Words = words.Colony(len(pts), c.Area, c.Spread*math.Sqrt(math.Ln2), c.Nearest, how)
 	l, err := fieldgeo.FitLine(pts, accuracy)
 	if err == nil && !finite(l.Bearing, l.BearingSd, l.Length, l.Rms, l.Straight) {
 		err = errors.New("no line can be laid through these")
@@ -137,9 +137,9 @@ func PatternsOf(in *Marked) *PatternsOut {
 	}
 	out.Line = &LineOut{From: at(l.From), To: at(l.To), Bearing: l.Bearing, BearingSd: l.BearingSd, Length: l.Length, Rms: l.Rms, Straight: l.Straight}
 	if l.Straight < 0.9 {
-		out.Line.Words = fmt.Sprintf("No line: only %.0f %% of the spread lies along one.", 100*l.Straight)
+		out.Line.Words = words.NoLine(100 * l.Straight)
 	} else {
-		out.Line.Words = fmt.Sprintf("A line of %.0f m on a bearing of %.0f° (or %.0f°), give or take %.0f°; the places lie %.1f m off it. It may follow a root, a hummock or a hedge: look on beyond both ends. Each find is checked by itself.",
+		out.Line.Words = words.Line(
 			l.Length, l.Bearing, l.Bearing+180, math.Ceil(l.BearingSd), l.Rms)
 	}
 	return out

@@ -11,6 +11,7 @@ import (
 	"zestythicket/plan"
 	"zestythicket/records"
 	"zestythicket/report"
+	"zestythicket/words"
 )
 
 // Walk is a walk as it was planned.
@@ -184,13 +185,11 @@ func (c *Service) outlook(w *Walk) (*Outlook, error) {
 	return o, nil
 }
 
-var kitWords = map[string]string{"trowel": "A trowel", "knife": "A knife", "lens": "A lens", "paper": "Paper, half dark and half light", "cloth": "A clean cloth, and soap or sand and water for the hands", "ruler": "A ruler, or your measured hand"}
-
 func (c *Service) kit(pl *plan.Plan, w *Walk) []KitLine {
 	ix := c.Engine.Index()
 	out := []KitLine{}
 	for _, t := range pl.Tools {
-		what, ok := kitWords[t.ID]
+		what, ok := words.Kit(t.ID)
 		if !ok {
 			what = strings.ToUpper(t.ID[:1]) + t.ID[1:]
 		}
@@ -205,44 +204,44 @@ func (c *Service) kit(pl *plan.Plan, w *Walk) []KitLine {
 		out = append(out, KitLine{t.ID, what, why})
 	}
 	if pl.Contact {
-		out = append(out, KitLine{"gloves", "Gloves and soap", "something that harms on contact may grow there"})
+		out = append(out, KitLine{"gloves", words.Ground("gloves"), words.Ground("gloves-why")})
 	}
-	out = append(out, KitLine{"bags", fmt.Sprintf("Paper bags: %d", pl.Bags), "one kind and one find to a bag, labelled"},
-		KitLine{"phone", "A charged telephone, and the number of the poison service", "set it before you go; nothing here invents one"})
+	out = append(out, KitLine{"bags", words.Ground("bags", pl.Bags), words.Ground("bags-why")},
+		KitLine{"phone", words.Ground("phone"), words.Ground("phone-why")})
 	for i, x := range w.Extra {
-		out = append(out, KitLine{fmt.Sprintf("extra-%d", i), x, "added by you"})
+		out = append(out, KitLine{fmt.Sprintf("extra-%d", i), x, words.Ground("added")})
 	}
 	return out
 }
 
 func (c *Service) rulesOf(p *Place, day time.Time) []string {
-	out := []string{"Local codes and the owner come first, whatever stands here."}
+	out := []string{words.Ground("codes-first")}
 	if p == nil {
-		return append(out, "No place was chosen: permission, protection and limits are open.")
+		return append(out, words.Ground("no-place"))
 	}
 	switch p.Permission {
 	case "yes":
-		out = append(out, "You may pick here, as you entered it"+records.WrapIf(p.Owner, " (owner: ", ")")+".")
+		out = append(out, words.Ground("may-pick", records.WrapIf(p.Owner, " (owner: ", ")")))
 		if end, err := time.Parse(time.DateOnly, p.Until); err == nil && day.After(end) {
-			out = append(out, "That permission ended on "+p.Until+". Ask again.")
+			out = append(out, words.Ground("permission-ended", p.Until))
 		}
 	case "no":
-		out = append(out, "You may not pick here, as you entered it.")
+		out = append(out, words.Ground("may-not-pick"))
 	default:
-		out = append(out, "Whether you may pick here is not answered"+records.WrapIf(p.Owner, ": ask ", "")+".")
+		out = append(out, words.Ground("permission-open", records.WrapIf(p.Owner, ": ask ", "")))
 	}
 	switch p.Protected {
 	case "yes":
-		out = append(out, "The place is protected, as you entered it: nothing is taken.")
+		out = append(out, words.Ground("protected"))
 	case "no":
 	default:
-		out = append(out, "Whether the place is protected is not answered.")
+		out = append(out, words.Ground("protection-open"))
 	}
 	for _, l := range p.Limits {
-		out = append(out, strings.TrimSpace(fmt.Sprintf("At most %s %s %s %s (%s).", l.Amount, l.Unit, records.WrapIf(l.Kind, "of ", ""), map[string]string{"person-day": "a person and day", "day": "a day in all", "person-year": "a person and year", "year": "a year in all"}[l.Per], l.Source)))
+		out = append(out, words.LimitOf(l.Amount, l.Unit, l.Kind, l.Per, l.Source))
 	}
 	if len(p.Limits) == 0 {
-		out = append(out, "No limit is entered; ask whether there is one.")
+		out = append(out, words.Ground("no-limit"))
 	}
 	for _, z := range p.Zones {
 		out = append(out, z.Name+": "+z.Rule+".")
@@ -250,36 +249,36 @@ func (c *Service) rulesOf(p *Place, day time.Time) []string {
 	switch p.Ground {
 	case "", "clean":
 	default:
-		out = append(out, "The ground is "+p.Ground+": nothing is eaten from it.")
+		out = append(out, words.Ground("bad-ground", p.Ground))
 	}
 	return out
 }
 
 func (o *Outlook) light(p *Place, w *Walk, day time.Time) {
 	if p == nil || p.Lat == nil || p.Lon == nil {
-		o.Light = "Daylight is reckoned for a place with a position."
+		o.Light = words.Ground("no-daylight")
 		return
 	}
 	l := daylight.Of(*p.Lat, *p.Lon, day.Year(), day.Month(), day.Day())
 	switch {
 	case l.Whole:
-		o.Light = "The sun does not set that day."
+		o.Light = words.Ground("polar-day")
 		return
 	case l.None:
-		o.Light = "The sun does not rise that day."
+		o.Light = words.Ground("polar-night")
 		return
 	}
 	zone := time.FixedZone("", w.Offset*60)
 	o.Sunrise, o.Sunset = l.Up.In(zone).Format("15:04"), l.Down.In(zone).Format("15:04")
 	if w.To == "" {
-		o.Light = fmt.Sprintf("Sun from %s to %s.", o.Sunrise, o.Sunset)
+		o.Light = words.Ground("sun", o.Sunrise, o.Sunset)
 		return
 	}
 	end, _ := time.ParseInLocation("2006-01-02 15:04", w.Day+" "+w.To, zone)
 	if left := l.Left(end); left > 0 {
-		o.Light = fmt.Sprintf("Sun from %s to %s: %s of it left when the walk ends.", o.Sunrise, o.Sunset, span(left))
+		o.Light = words.Ground("sun-left", o.Sunrise, o.Sunset, span(left))
 	} else {
-		o.Light = fmt.Sprintf("The sun sets at %s, before the walk ends: take a lamp, and trust no colour after it.", o.Sunset)
+		o.Light = words.Ground("sun-gone", o.Sunset)
 	}
 }
 

@@ -295,11 +295,11 @@ func (c *Service) YearAt(place string, taxa []string, day string) (*Year, error)
 	}
 	switch {
 	case p == nil:
-		y.Reckoned = "The guide's months at its own reference places. Choose a place to have them carried there."
+		y.Reckoned = words.Ground("months-own")
 	case !w.HasSite:
-		y.Reckoned = "The place has no position: the guide's months stand as they are."
+		y.Reckoned = words.Ground("months-as-they-are")
 	default:
-		y.Reckoned = "Carried from the guide's reference places to this latitude, longitude and height."
+		y.Reckoned = words.Ground("months-carried")
 	}
 	if k.Years > 0 {
 		y.Reckoned += fmt.Sprintf(" By degree days this year runs %.0f days %s, against %d other years.", abs(k.Late), word(k.Late < 0, "early", "late"), k.Years)

@@ -134,3 +134,25 @@ func TestDomainRefusalsHaveWords(t *testing.T) {
 		t.Error(what)
 	}
 }
+
+// What is said of places and walks: every code has its sentence, and every sentence is
+// asked for.
+func TestGroundHasWords(t *testing.T) {
+	given := codesIn(t, "ground", regexp.MustCompile(`words\.Ground\("([a-z-]+)"()`))
+	if len(given) < 20 {
+		t.Fatalf("only %d codes were found", len(given))
+	}
+	for code := range given {
+		if _, ok := ground[code]; !ok {
+			t.Errorf("%s has no words", code)
+		}
+	}
+	for code := range ground {
+		if _, ok := given[code]; !ok {
+			t.Errorf("nobody asks for %s", code)
+		}
+		if s := Ground(code, "1", "2", "3"); strings.Contains(s, "%s") || s == "" {
+			t.Errorf("%s: %q", code, s)
+		}
+	}
+}
