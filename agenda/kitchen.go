@@ -26,7 +26,7 @@ func (k shelf) dues(now time.Time, out []Due) []Due {
 			}
 		}
 		// Of what keeps for months the last fortnight is time enough.
-		if by, ok := k.Book.KeepBy(l); ok && !l.Empty() && time.UnixMilli(by).Before(now.AddDate(0, 0, 14)) {
+		if by, ok := k.Book.UseBy(l); ok && !l.Empty() && time.UnixMilli(by).Before(now.AddDate(0, 0, 14)) {
 			add(l.ID+"-keep", "keep", words.KeepDue(name, l.Form), link, time.UnixMilli(by))
 		}
 	}

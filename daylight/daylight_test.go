@@ -24,7 +24,7 @@ func TestPublished(t *testing.T) {
 	} {
 		d, _ := time.Parse(time.DateOnly, c.date)
 		l := Of(c.lat, c.lon, d.Year(), d.Month(), d.Day())
-		for what, x := range map[string][2]any{"sunrise": {l.Up, c.up}, "sunset": {l.Down, c.down}} {
+		for what, x := range map[string][2]any{"sunrise": {l.Rise, c.up}, "sunset": {l.Set, c.down}} {
 			want, _ := time.Parse("15:04", x[1].(string))
 			got := x[0].(time.Time)
 			diff := math.Abs(float64(got.Hour()*60+got.Minute()) + float64(got.Second())/60 - float64(want.Hour()*60+want.Minute()))
@@ -36,14 +36,14 @@ func TestPublished(t *testing.T) {
 }
 
 func TestPolar(t *testing.T) {
-	if l := Of(78, 15, 2026, time.June, 20); !l.Whole || l.Left(time.Now()) == 0 {
+	if l := Of(78, 15, 2026, time.June, 20); !l.PolarDay || l.Left(time.Now()) == 0 {
 		t.Errorf("midnight sun: %+v", l)
 	}
-	if l := Of(78, 15, 2026, time.December, 20); !l.None || l.Left(time.Now()) != 0 {
+	if l := Of(78, 15, 2026, time.December, 20); !l.PolarNight || l.Left(time.Now()) != 0 {
 		t.Errorf("polar night: %+v", l)
 	}
 	l := Of(51.5, 0, 2026, time.March, 20)
-	if left := l.Left(l.Down.Add(-90 * time.Minute)); left != 90*time.Minute {
+	if left := l.Left(l.Set.Add(-90 * time.Minute)); left != 90*time.Minute {
 		t.Errorf("%s left", left)
 	}
 }

@@ -9,7 +9,7 @@ import (
 
 // The synthetic guide of the benchmarks: 10,000 taxa × 200 traits, 30 % of the
 // taxa dangerous, 30 % of the cells documented.
-func benchGuide(b *testing.B) (*Engine, *guide.Book, []*Find) {
+func benchGuide(b *testing.B) (*Engine, *guide.Guide, []*Find) {
 	b.Helper()
 	r := rand.New(rand.NewPCG(1, 2))
 	book := synthDecisive(r, 10_000, 200, 50)

@@ -57,7 +57,7 @@ func (e *Engine) Checklist(f *Find, specimen string) []Tick {
 	return out
 }
 
-func (t *trial) tick(trait int32, key bool, foes, parts []int32) Tick {
+func (t *assessment) tick(trait int32, key bool, foes, parts []int32) Tick {
 	tr := t.trait(trait)
 	k := Tick{Trait: trait, Key: key, First: tr.BeforePick, Reading: t.byTrait[trait], Parts: parts}
 	for _, foe := range foes {

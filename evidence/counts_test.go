@@ -30,7 +30,7 @@ func TestDoubtAgainstTheTarget(t *testing.T) {
 		target string
 		stage  guide.Stage
 		answer evidence.Answer
-		want   evidence.Code
+		want   evidence.RequirementCode
 	}{
 		"unsure":              {"castanea-sativa", guide.FruitStage, evidence.Answer{Trait: "leaf-arrangement", Kind: evidence.Seen, States: []string{"opposite"}, Count: 3, Unsure: true}, evidence.DoubtAgainst},
 		"poor light":          {"boletus-edulis", guide.Mature, evidence.Answer{Trait: "pore-colour", Kind: evidence.Seen, States: []string{"red"}, Light: "poor"}, evidence.DoubtAgainst},
@@ -41,7 +41,7 @@ func TestDoubtAgainstTheTarget(t *testing.T) {
 		f.Log = slices.DeleteFunc(f.Log, func(ev evidence.Event) bool { return ev.Answer.Trait == c.answer.Trait })
 		add(f, evidence.Event{Kind: evidence.Answered, Answer: c.answer})
 		j := e.Judge(f, "s1")
-		if j.Verdict == evidence.ChecksComplete || !slices.ContainsFunc(j.Obligations, func(o evidence.Obligation) bool { return o.Code == c.want }) {
+		if j.Verdict == evidence.ChecksComplete || !slices.ContainsFunc(j.Obligations, func(o evidence.Requirement) bool { return o.Code == c.want }) {
 			t.Errorf("%s: %s, want it open with %s: %+v", name, j.Verdict, c.want, j.Obligations)
 		}
 		if j.Passed {
@@ -60,7 +60,7 @@ func TestWhatMakesAReadingUnreliable(t *testing.T) {
 		change func(*evidence.Find)
 		base   string
 		answer evidence.Answer
-		want   evidence.Spoiler // 0: it counts
+		want   evidence.Confounder // 0: it counts
 	}{
 		"no change, early":        {answer: evidence.Answer{Trait: "flesh-cut", States: []string{"none"}, Minutes: 1}, want: evidence.TooEarly},
 		"no change, in time":      {answer: evidence.Answer{Trait: "flesh-cut", States: []string{"none"}, Minutes: 15}},
@@ -191,7 +191,7 @@ func TestLookingAgain(t *testing.T) {
 		if i, ok := e.Index().Book.Traits[at].StateIndex(c.state); ok && r.Mask != 1<<i {
 			t.Errorf("%s: states %b, want %s", name, r.Mask, c.state)
 		}
-		out := slices.ContainsFunc(e.Judge(f, "s1").Obligations, func(o evidence.Obligation) bool { return o.Code == evidence.TraitOut })
+		out := slices.ContainsFunc(e.Judge(f, "s1").Obligations, func(o evidence.Requirement) bool { return o.Code == evidence.TraitOut })
 		if out != c.out {
 			t.Errorf("%s: another specimen is asked for: %v", name, out)
 		}

@@ -82,7 +82,7 @@ func (e *Engine) Key(f *Find, specimen string) Key {
 
 // given is the reading that was given and that a derived one goes back to: a part
 // read off its child stands or falls with the child, over several steps if need be.
-func (t *trial) given(r int32) int32 {
+func (t *assessment) given(r int32) int32 {
 	for t.rs[r].By >= 0 {
 		child := t.rs[r].By
 		for i := range t.rs {
@@ -97,7 +97,7 @@ func (t *trial) given(r int32) int32 {
 
 // inOrder lists the readings that were given, in the order of the log, without
 // preparations.
-func (t *trial) inOrder() []int32 {
+func (t *assessment) inOrder() []int32 {
 	var out []int32
 	for i := range t.rs {
 		if t.rs[i].By >= 0 || t.trait(t.rs[i].Trait).Prepares != "" {
@@ -117,7 +117,7 @@ func (t *trial) inOrder() []int32 {
 // couplet chooses the trait and the two ways by how many entries are expected to
 // fall; looking comes before touching, touching before cutting, and the part
 // itself before its traits.
-func (t *trial) couplet(left []int32) Couplet {
+func (t *assessment) couplet(left []int32) Couplet {
 	best, bestScore := Couplet{Trait: -1}, 0.0
 	denied := make([]uint32, len(left))
 	for at := range t.byTrait {
@@ -160,7 +160,7 @@ func falls(n, a, b int) float64 {
 }
 
 // askable: a single question of form or of the senses that can be put now.
-func (t *trial) askable(at int32) bool {
+func (t *assessment) askable(at int32) bool {
 	tr := t.trait(at)
 	if tr.Class == guide.Circumstance || len(tr.States) < 2 || tr.Kind == guide.Measure || t.byTrait[at] >= 0 || !t.available(at) {
 		return false

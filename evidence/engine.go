@@ -50,14 +50,14 @@ type Judgement struct {
 	Stages      guide.StageSet
 	StageFixed  bool
 	Readings    []Reading
-	Ledger      []Entry
+	Exclusions  []Exclusion
 	Aside       []int32 // hazardous entries of other continents
-	Standing    Standing
+	Standing    Posterior
 	Verdict     Verdict
 	Legs        [5]bool
-	Obligations []Obligation
+	Obligations []Requirement
 	Refusals    []Refusal
-	Leave       []Leave
+	Leave       []RejectReason
 	NamedTo     Naming
 	Next        Check
 	// TargetContradictions are evidence groups in which the target is soundly
@@ -68,8 +68,8 @@ type Judgement struct {
 	Passed, Failed bool
 }
 
-// trial is the work sheet of one judgement.
-type trial struct {
+// assessment is the work sheet of one judgement.
+type assessment struct {
 	e        *Engine
 	f        *Find
 	specimen string
@@ -96,7 +96,7 @@ func (e *Engine) Judge(f *Find, specimen string) Judgement {
 	if !t.sc.anyStage {
 		j.Stages = 0
 	}
-	j.Ledger = t.ledger()
+	j.Exclusions = t.ledger()
 	j.Aside = t.aside()
 	j.Standing = t.summary()
 	t.verdict(&j)
@@ -105,8 +105,8 @@ func (e *Engine) Judge(f *Find, specimen string) Judgement {
 }
 
 // trial evaluates readings, contradictions, standing and tallies.
-func (e *Engine) trial(f *Find, specimen string) *trial {
-	t := &trial{e: e, f: f, specimen: specimen, kingdom: e.kingdom(f), target: -1}
+func (e *Engine) trial(f *Find, specimen string) *assessment {
+	t := &assessment{e: e, f: f, specimen: specimen, kingdom: e.kingdom(f), target: -1}
 	if at, ok := e.ix.TaxonAt(f.Target); ok {
 		t.target = at
 		t.use, _ = e.ix.Book.Taxa[at].UseFor(f.Part, f.Prep)
@@ -130,7 +130,7 @@ func (e *Engine) trial(f *Find, specimen string) *trial {
 
 // scope marks the entries of the observed kingdom on this continent and grades
 // each as the intent would have it.
-func (t *trial) scope() {
+func (t *assessment) scope() {
 	ix := t.e.ix
 	n := len(ix.Book.Taxa)
 	t.in = make([]bool, n)
@@ -153,11 +153,11 @@ func (t *trial) scope() {
 	}
 }
 
-func (t *trial) recalled(i int32) bool {
+func (t *assessment) recalled(i int32) bool {
 	return len(t.f.Recalled) > 0 && has(t.f.Recalled, t.taxon(i).ID)
 }
 
-func (t *trial) gradeOf(i int32) guide.Grade {
+func (t *assessment) gradeOf(i int32) guide.Grade {
 	tx := t.taxon(i)
 	switch t.f.Intent {
 	case Clear:
@@ -182,12 +182,12 @@ func (t *trial) gradeOf(i int32) guide.Grade {
 //
 // For clear and keep nothing is exempt: there the target is what is feared, or
 // what is to be protected, and it is held until its own steps rule it out.
-func (t *trial) exempt(taxon int32) bool {
+func (t *assessment) exempt(taxon int32) bool {
 	return t.f.Intent != Clear && t.f.Intent != Keep && t.inLine(taxon)
 }
 
 // inLine reports the target and its ancestors.
-func (t *trial) inLine(taxon int32) bool {
+func (t *assessment) inLine(taxon int32) bool {
 	if t.target < 0 {
 		return false
 	}
@@ -202,11 +202,11 @@ func (t *trial) inLine(taxon int32) bool {
 	return false
 }
 
-func (t *trial) need(taxon int32) need {
+func (t *assessment) need(taxon int32) need {
 	return need{grade: t.grade[taxon], pair: t.e.ix.DecisiveParts[taxon] >= 2}
 }
 
-func (t *trial) tally() {
+func (t *assessment) tally() {
 	n := len(t.in)
 	t.tallies = make([]tally, n)
 	buf := make([]edge, 0, 64)
@@ -229,14 +229,14 @@ func (t *trial) tally() {
 
 // contactOut reports whether an entry is ruled out as a contact hazard, which
 // may take less than ruling it out as food.
-func (t *trial) contactOut(taxon int32, es []edge) bool {
+func (t *assessment) contactOut(taxon int32, es []edge) bool {
 	n := need{grade: t.e.ix.Contact[taxon], pair: t.e.ix.DecisiveParts[taxon] >= 2}
 	return n.count(es).ruledOut
 }
 
-func (t *trial) taxon(i int32) *guide.Taxon { return &t.e.ix.Book.Taxa[i] }
-func (t *trial) trait(i int32) *guide.Trait { return &t.e.ix.Book.Traits[i] }
-func (t *trial) sound(trait int32) *Reading {
+func (t *assessment) taxon(i int32) *guide.Taxon { return &t.e.ix.Book.Taxa[i] }
+func (t *assessment) trait(i int32) *guide.Trait { return &t.e.ix.Book.Traits[i] }
+func (t *assessment) sound(trait int32) *Reading {
 	if i := t.byTrait[trait]; i >= 0 && t.rs[i].Soundness == Sound {
 		return &t.rs[i]
 	}

@@ -81,13 +81,13 @@ func (e *Engine) FastPass(f *Find, specimen string, full bool) FastPass {
 
 // gentle: it can be done to every item: a look or a touch that needs no dug
 // base, no waiting, no clean hands, and uses nothing up.
-func (t *trial) gentle(at int32) bool {
+func (t *assessment) gentle(at int32) bool {
 	tr := t.trait(at)
 	return tr.Handling <= guide.Touch && !tr.Destroys && !tr.Smell && tr.WaitMin == 0 && tr.NeedsWhole == 0 && tr.After == "" && t.e.ix.AfterOf[at] < 0
 }
 
 // foes are the dangerous lookalikes in scope that the target's entry names.
-func (t *trial) foes() []int32 {
+func (t *assessment) foes() []int32 {
 	var out []int32
 	for _, l := range t.taxon(t.target).Lookalikes {
 		if at, ok := t.e.ix.TaxonAt(l.Taxon); ok && t.in[at] && t.grade[at] > 0 {

@@ -178,7 +178,7 @@ func guideDocText(t *testing.T, e *evidence.Engine) string {
 	return w.String()
 }
 
-func countStates(b *guide.Book) (n int) {
+func countStates(b *guide.Guide) (n int) {
 	for i := range b.Traits {
 		n += len(b.Traits[i].States)
 	}

@@ -19,8 +19,8 @@ type Step struct {
 	Counted bool
 }
 
-// Entry is one dangerous entry in scope: how far it is cut back.
-type Entry struct {
+// Exclusion is one dangerous entry in scope: how far it is cut back.
+type Exclusion struct {
 	Taxon    int32
 	Grade    guide.Grade
 	Depth    int // independent steps against it
@@ -42,7 +42,7 @@ type Entry struct {
 
 // ledger lists every dangerous entry in scope, open ones first, the gravest and
 // least cut back in front. Steps share one backing array.
-func (t *trial) ledger() []Entry {
+func (t *assessment) ledger() []Exclusion {
 	targetCount := t.targetCount()
 	named := map[int32]bool{}
 	if t.target >= 0 {
@@ -52,13 +52,13 @@ func (t *trial) ledger() []Entry {
 			}
 		}
 	}
-	out := make([]Entry, 0, len(t.danger))
+	out := make([]Exclusion, 0, len(t.danger))
 	steps := make([]Step, 0, len(t.sheet.edges))
 	var buf []edge
 	for _, d := range t.byDanger(named) {
 		tl := &t.tallies[d]
 		nd := t.need(d)
-		en := Entry{Taxon: d, Grade: t.grade[d], Depth: int(tl.depth), Need: needed(uint8(t.grade[d])), RuledOut: tl.ruledOut,
+		en := Exclusion{Taxon: d, Grade: t.grade[d], Depth: int(tl.depth), Need: needed(uint8(t.grade[d])), RuledOut: tl.ruledOut,
 			DecisivePair: tl.decisivePair, Named: named[d], Contact: t.e.ix.Contact[d] > 0, Share: t.st.share[d]}
 		if !tl.ruledOut {
 			en.Thorns = max(1, en.Need-en.Depth)
@@ -90,7 +90,7 @@ func sensoryBefore(n need, es []edge, i int) bool {
 // byDanger orders the dangerous entries: open before cut back, named lookalikes
 // first, then the gravest, the least cut back and the likeliest. The order is
 // packed into one number an entry, since there may be thousands.
-func (t *trial) byDanger(named map[int32]bool) []int32 {
+func (t *assessment) byDanger(named map[int32]bool) []int32 {
 	keys := make([]uint64, len(t.danger))
 	for i, d := range t.danger {
 		tl := &t.tallies[d]
@@ -116,7 +116,7 @@ func boolInt(b bool) int {
 }
 
 // aside lists hazardous entries of other continents, kept in plain sight.
-func (t *trial) aside() []int32 {
+func (t *assessment) aside() []int32 {
 	var out []int32
 	for i := range t.in {
 		tx := t.taxon(int32(i))
@@ -141,8 +141,8 @@ type Mover struct {
 	Factor  float64 // likelihood over the mean: above 1 it spoke for the entry
 }
 
-// Standing reports how likely the entries are.
-type Standing struct {
+// Posterior reports how likely the entries are.
+type Posterior struct {
 	Top        []Share // up to twelve, greatest first
 	NotInGuide float64
 	// TargetShare is the target with all that counts as it at the rank needed.
@@ -156,8 +156,8 @@ type Standing struct {
 
 const standingTop = 12
 
-func (t *trial) summary() Standing {
-	s := Standing{NotInGuide: t.st.notInGuide, Leader: -1, Top: t.leading(standingTop)}
+func (t *assessment) summary() Posterior {
+	s := Posterior{NotInGuide: t.st.notInGuide, Leader: -1, Top: t.leading(standingTop)}
 	if len(s.Top) > 0 && s.Top[0].P > s.NotInGuide && (len(s.Top) == 1 || s.Top[0].P > s.Top[1].P*(1+1e-9)) {
 		s.Leader = s.Top[0].Taxon
 	}
@@ -171,7 +171,7 @@ func (t *trial) summary() Standing {
 }
 
 // leading picks the k greatest shares by insertion.
-func (t *trial) leading(k int) []Share {
+func (t *assessment) leading(k int) []Share {
 	out := make([]Share, 0, k+1)
 	for i, p := range t.st.share {
 		if !t.in[i] || len(out) == k && p <= out[k-1].P {
@@ -191,7 +191,7 @@ func (t *trial) leading(k int) []Share {
 
 // targetLeads sums the target up to the rank needed and compares it with every
 // entry outside its line; ancestors and members do not compete, ties do not lead.
-func (t *trial) targetLeads() (float64, bool) {
+func (t *assessment) targetLeads() (float64, bool) {
 	ours := map[int32]bool{t.target: true}
 	sum := func(id int32) {
 		ours[id] = true
@@ -231,7 +231,7 @@ func (t *trial) targetLeads() (float64, bool) {
 }
 
 // movers adds the readings that spoke most for and against an entry.
-func (t *trial) movers(taxon int32, out []Mover) []Mover {
+func (t *assessment) movers(taxon int32, out []Mover) []Mover {
 	up, down := Mover{Factor: 1, Reading: -1}, Mover{Factor: 1, Reading: -1}
 	for i := range t.rs {
 		r := &t.rs[i]

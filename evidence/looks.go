@@ -73,7 +73,7 @@ func (e *Engine) Likenesses(f *Find, specimen string) []Likeness {
 	return out
 }
 
-func (t *trial) likeness(taxon int32, sheet *sheet, taxa []int32) Likeness {
+func (t *assessment) likeness(taxon int32, sheet *sheet, taxa []int32) Likeness {
 	l := Likeness{Taxon: taxon, Share: t.st.share[taxon]}
 	against := map[int32]bool{}
 	for i := sheet.head[taxon]; i >= 0; i = sheet.edges[i].next {
@@ -131,7 +131,7 @@ func (t *trial) likeness(taxon int32, sheet *sheet, taxa []int32) Likeness {
 
 // shows is what an entry usually shows at the stages of the specimen, or
 // sometimes if it shows nothing usually.
-func (t *trial) shows(taxon, trait int32) uint32 {
+func (t *assessment) shows(taxon, trait int32) uint32 {
 	col := &t.e.ix.Columns[trait]
 	row, ok := rowOf(col, taxon)
 	if !ok || t.trait(trait).Kind == guide.Measure {

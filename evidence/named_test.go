@@ -74,10 +74,10 @@ func TestNamedHazardIsNeverExempt(t *testing.T) {
 
 // inLedger: the entry whose id begins the name is in the ledger, and open.
 func inLedger(j *evidence.Judgement, ix *guide.Index, name string) bool {
-	for i := range j.Ledger {
-		id := ix.Book.Taxa[j.Ledger[i].Taxon].ID
+	for i := range j.Exclusions {
+		id := ix.Book.Taxa[j.Exclusions[i].Taxon].ID
 		if len(name) > len(id) && name[:len(id)] == id && name[len(id)] == ' ' {
-			return !j.Ledger[i].RuledOut
+			return !j.Exclusions[i].RuledOut
 		}
 	}
 	return false

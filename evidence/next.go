@@ -73,7 +73,7 @@ const (
 	kinds
 )
 
-func (t *trial) gains() *gains {
+func (t *assessment) gains() *gains {
 	n := len(t.open)
 	g := &gains{place: make([]int32, len(t.in)), at: make([]gain, n)}
 	for i := range g.place {
@@ -137,7 +137,7 @@ func decisiveKind(a *gain, tr *guide.Trait) int {
 }
 
 // available: the check can be made on this specimen now.
-func (t *trial) available(at int32) bool {
+func (t *assessment) available(at int32) bool {
 	tr := t.trait(at)
 	if tr.Kingdom != guide.KingdomUnclear && t.kingdom != guide.KingdomUnclear && tr.Kingdom != t.kingdom {
 		return false
@@ -166,7 +166,7 @@ func (t *trial) available(at int32) bool {
 
 // lacks: a sound reading, given or derived from what was seen of another part of
 // the same whole, says that the part is not there.
-func (t *trial) lacks(parent int32, states uint32) bool {
+func (t *assessment) lacks(parent int32, states uint32) bool {
 	for i := range t.rs {
 		if r := &t.rs[i]; r.Trait == parent && r.Soundness == Sound && r.Mask&states == 0 {
 			return true
@@ -177,7 +177,7 @@ func (t *trial) lacks(parent int32, states uint32) bool {
 
 // carried: the check can be made on what was carried home. What only the ground
 // shows can't, nor what was left there.
-func (t *trial) carried(at int32) bool {
+func (t *assessment) carried(at int32) bool {
 	if t.f.Carried == nil {
 		return true
 	}
@@ -186,7 +186,7 @@ func (t *trial) carried(at int32) bool {
 
 // AtHome reports whether a trait can be looked at on parts that were carried
 // home: not how it stood, what it grew on, or how its base came out.
-func AtHome(b *guide.Book, trait int32, carried []guide.Part) bool {
+func AtHome(b *guide.Guide, trait int32, carried []guide.Part) bool {
 	tr := &b.Traits[trait]
 	if tr.Prepares == "condition" {
 		return true
@@ -202,13 +202,13 @@ func notYetLooked(r *Reading) bool {
 
 // back: the check comes after all others: somebody was asked it already, or sees
 // colours differently and would read it unreliably.
-func (t *trial) back(at int32) bool {
+func (t *assessment) back(at int32) bool {
 	i := t.byTrait[at]
 	return t.trait(at).Colour && t.f.Profile.ColourDiffers || i >= 0 && notYetLooked(&t.rs[i])
 }
 
 // mendable: the same specimen can still give a sound reading.
-func mendable(sp []Spoiler) bool {
+func mendable(sp []Confounder) bool {
 	for _, s := range sp {
 		switch s {
 		case SmellContaminated, TooFew, TooEarly, PaperHides, ObserverUnsure:
@@ -228,7 +228,7 @@ func mendable(sp []Spoiler) bool {
 //
 // Checks that can't be repeated after picking come first as long as they get
 // anywhere. Tasting is not among the guide's traits and is never offered.
-func (t *trial) next() Check {
+func (t *assessment) next() Check {
 	g := t.gains()
 	pr := t.predictor()
 	keys := map[int32]bool{}
@@ -289,7 +289,7 @@ func (t *trial) next() Check {
 }
 
 // partChance is how likely the part is there to be looked at.
-func (t *trial) partChance(trait int32, pr *predictor) float64 {
+func (t *assessment) partChance(trait int32, pr *predictor) float64 {
 	p := t.e.ix.ParentOf[trait]
 	if p < 0 || t.sound(p) != nil {
 		return 1
@@ -306,14 +306,14 @@ func (t *trial) partChance(trait int32, pr *predictor) float64 {
 	return sum
 }
 
-func (t *trial) identityWeight() float64 {
+func (t *assessment) identityWeight() float64 {
 	if t.f.Intent == Record || t.target < 0 {
 		return t.e.def.IdentityNaming
 	}
 	return t.e.def.IdentityBonus
 }
 
-func (t *trial) cost(at int32) float64 {
+func (t *assessment) cost(at int32) float64 {
 	tr, d := t.trait(at), &t.e.def
 	c := 0.0
 	switch tr.Handling {
@@ -339,7 +339,7 @@ func (t *trial) cost(at int32) float64 {
 // worths fills, for every state of every trait (numbered by Index.StateFrom),
 // the weighted fall in open depth that seeing it would bring. It goes entry by
 // entry, so that what an entry's steps are worth stays at hand.
-func (t *trial) worths(g *gains) []float64 {
+func (t *assessment) worths(g *gains) []float64 {
 	ix := t.e.ix
 	out := make([]float64, ix.StateFrom[len(ix.Columns)])
 	slot := t.slots()
@@ -381,7 +381,7 @@ const (
 )
 
 // slots gives every trait its slot.
-func (t *trial) slots() []uint8 {
+func (t *assessment) slots() []uint8 {
 	out := make([]uint8, len(t.e.acts))
 	for k, touched := range t.touched() {
 		out[k] = sensorySlot
@@ -397,7 +397,7 @@ func (t *trial) slots() []uint8 {
 
 // complexWorth does a cell with several variants, with decisive states, or on a
 // trait that is touched.
-func (t *trial) complexWorth(g *gains, p, taxon int32, c *guide.DangerCell, touched bool, plain float64, states []float64, buf []edge) []edge {
+func (t *assessment) complexWorth(g *gains, p, taxon int32, c *guide.DangerCell, touched bool, plain float64, states []float64, buf []edge) []edge {
 	ix := t.e.ix
 	a, tr := &g.at[p], t.trait(c.Trait)
 	never, dec := c.Never, uint32(0)
@@ -430,7 +430,7 @@ func (t *trial) complexWorth(g *gains, p, taxon int32, c *guide.DangerCell, touc
 }
 
 // touched marks the traits whose group or act a sound reading has used.
-func (t *trial) touched() []bool {
+func (t *assessment) touched() []bool {
 	groups, acts := make([]bool, len(t.e.ix.Groups)), make([]bool, len(t.e.acts))
 	for i := range t.rs {
 		r := &t.rs[i]
@@ -452,7 +452,7 @@ func (t *trial) touched() []bool {
 }
 
 // shares reports whether an entry's contradictions use a group or an act.
-func (t *trial) shares(taxon, group, act int32) bool {
+func (t *assessment) shares(taxon, group, act int32) bool {
 	for i := t.sheet.head[taxon]; i >= 0; i = t.sheet.edges[i].next {
 		if t.sheet.edges[i].group == group || t.sheet.edges[i].act == act {
 			return true
@@ -462,7 +462,7 @@ func (t *trial) shares(taxon, group, act int32) bool {
 }
 
 // touchedWorth counts anew, for checks whose group or act has spoken already.
-func (t *trial) touchedWorth(weight float64, taxon int32, tr *guide.Trait, ed edge, any bool, buf []edge) (plain, decisive float64, _ []edge) {
+func (t *assessment) touchedWorth(weight float64, taxon int32, tr *guide.Trait, ed edge, any bool, buf []edge) (plain, decisive float64, _ []edge) {
 	nd, was := t.need(taxon), int(t.tallies[taxon].remaining)
 	buf = t.sheet.of(taxon, buf)
 	plain = weight * float64(was-int(nd.count(append(buf, ed)).remaining))
@@ -475,7 +475,7 @@ func (t *trial) touchedWorth(weight float64, taxon int32, tr *guide.Trait, ed ed
 
 // prepare hands the score of a check whose preparation has not been stated to
 // the preparation: the base is dug out before it is looked at.
-func (t *trial) prepare(offers []Offer) []Offer {
+func (t *assessment) prepare(offers []Offer) []Offer {
 	best := map[int32]int{}
 	out := offers[:0:0]
 	for _, o := range offers {
@@ -500,7 +500,7 @@ func (t *trial) prepare(offers []Offer) []Offer {
 
 // steady offers the state of the specimen when that alone is wanted to make a
 // reading count: no ring on a stem that nobody called intact may be a lost ring.
-func (t *trial) steady(offers []Offer) []Offer {
+func (t *assessment) steady(offers []Offer) []Offer {
 	at := t.conditionTrait()
 	if at < 0 || t.byTrait[at] >= 0 {
 		return offers
@@ -523,7 +523,7 @@ func (t *trial) steady(offers []Offer) []Offer {
 // widen offers, once nothing open is left, the check that is most likely to take
 // an entry that is ruled out, and only just, as far from this specimen as the
 // verdict asks.
-func (t *trial) widen(offers []Offer) []Offer {
+func (t *assessment) widen(offers []Offer) []Offer {
 	if t.target < 0 || !t.f.Intent.harvest() || len(t.open) > 0 {
 		return offers
 	}
@@ -543,7 +543,7 @@ func (t *trial) widen(offers []Offer) []Offer {
 }
 
 // conditionTrait is the trait that says in what state the specimen is, or -1.
-func (t *trial) conditionTrait() int32 {
+func (t *assessment) conditionTrait() int32 {
 	for i := range t.e.ix.Book.Traits {
 		if tr := t.trait(int32(i)); tr.Prepares == "condition" && (tr.Kingdom == guide.KingdomUnclear || tr.Kingdom == t.kingdom) {
 			return int32(i)
@@ -553,7 +553,7 @@ func (t *trial) conditionTrait() int32 {
 }
 
 // outcomes says what each state of the offered check would do.
-func (t *trial) outcomes(trait int32, g *gains, pr *predictor) []Outcome {
+func (t *assessment) outcomes(trait int32, g *gains, pr *predictor) []Outcome {
 	tr := t.trait(trait)
 	out := make([]Outcome, len(tr.States))
 	var dist [32]float64

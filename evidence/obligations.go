@@ -4,20 +4,20 @@ import "zestythicket/guide"
 
 // stageObligations: the stage is asked first, and an answer that fixes another
 // stage reopens it.
-func (t *trial) stageObligations() []Obligation {
+func (t *assessment) stageObligations() []Requirement {
 	switch {
 	case !t.sc.anyStage:
-		return []Obligation{ob(StateStage, Match)}
+		return []Requirement{ob(StateStage, Match)}
 	case t.sc.stageConflict:
-		return []Obligation{ob(StageConflict, Match)}
+		return []Requirement{ob(StageConflict, Match)}
 	}
 	return nil
 }
 
 // looks are the readings that want another look: in conflict, contradicting the
 // target, or shown together by no one entry.
-func (t *trial) looks() []Obligation {
-	var out []Obligation
+func (t *assessment) looks() []Requirement {
+	var out []Requirement
 	if a, b, ok := t.twoIndividuals(); ok {
 		o := ob(TwoIndividuals, Match)
 		o.Trait, o.Other = t.rs[a].Trait, t.rs[b].Trait
@@ -46,8 +46,8 @@ func (t *trial) looks() []Obligation {
 // doubts are readings that would contradict the target and don't count: made too
 // early, unsure, or unreliable for another reason. Nothing is complete before
 // they were looked at again.
-func (t *trial) doubts() []Obligation {
-	var out []Obligation
+func (t *assessment) doubts() []Requirement {
+	var out []Requirement
 	for i := range t.rs {
 		if t.doubt(&t.rs[i]) {
 			o := ob(DoubtAgainst, Match)
@@ -59,7 +59,7 @@ func (t *trial) doubts() []Obligation {
 }
 
 // doubt: a shaky reading that the target denies.
-func (t *trial) doubt(r *Reading) bool {
+func (t *assessment) doubt(r *Reading) bool {
 	tr := t.trait(r.Trait)
 	if r.Soundness != Shaky || tr.Class == guide.Circumstance || tr.Prepares != "" {
 		return false
@@ -75,7 +75,7 @@ func (t *trial) doubt(r *Reading) bool {
 
 // twoIndividuals looks for two sound readings that no one entry in scope allows
 // together, while each alone is allowed: two plants may have been mixed.
-func (t *trial) twoIndividuals() (a, b int32, ok bool) {
+func (t *assessment) twoIndividuals() (a, b int32, ok bool) {
 	// One entry that nothing contradicts settles it; the leading ones come first.
 	for _, s := range t.leading(standingTop) {
 		if !t.contradictedByAny(s.Taxon) {
@@ -118,7 +118,7 @@ func (t *trial) twoIndividuals() (a, b int32, ok bool) {
 }
 
 // contradictedByAny reports whether any sound reading contradicts an entry.
-func (t *trial) contradictedByAny(taxon int32) bool {
+func (t *assessment) contradictedByAny(taxon int32) bool {
 	for i := range t.rs {
 		r := &t.rs[i]
 		tr := t.trait(r.Trait)
@@ -136,8 +136,8 @@ func (t *trial) contradictedByAny(taxon int32) bool {
 }
 
 // keyObligations: every key trait of the target observed soundly and fitting.
-func (t *trial) keyObligations() []Obligation {
-	var out []Obligation
+func (t *assessment) keyObligations() []Requirement {
+	var out []Requirement
 	for _, id := range t.taxon(t.target).KeyFor(t.sc.stages) {
 		at, ok := t.e.ix.TraitAt(id)
 		if !ok {
@@ -169,7 +169,7 @@ func (t *trial) keyObligations() []Obligation {
 	return out
 }
 
-func (t *trial) contradicted(taxon, reading int32) bool {
+func (t *assessment) contradicted(taxon, reading int32) bool {
 	for i := t.sheet.head[taxon]; i >= 0; i = t.sheet.edges[i].next {
 		if t.sheet.edges[i].reading == reading {
 			return true
@@ -180,7 +180,7 @@ func (t *trial) contradicted(taxon, reading int32) bool {
 
 // fits: every state of the reading is at least sometimes shown by the target at
 // one of the stages; a measurement lies in the typical range.
-func (t *trial) fits(r *Reading) bool {
+func (t *assessment) fits(r *Reading) bool {
 	col := &t.e.ix.Columns[r.Trait]
 	row, ok := rowOf(col, t.target)
 	if !ok {
@@ -217,11 +217,11 @@ func shownMask(col *guide.Column, row int32, stages guide.StageSet, f guide.Freq
 
 // ruleOutObligations: one for each open entry, the gravest named ones first,
 // with the check that separates it; the rest are counted.
-func (t *trial) ruleOutObligations(j *Judgement) []Obligation {
-	var out []Obligation
+func (t *assessment) ruleOutObligations(j *Judgement) []Requirement {
+	var out []Requirement
 	more, margin := 0, 0
-	for i := range j.Ledger {
-		en := &j.Ledger[i]
+	for i := range j.Exclusions {
+		en := &j.Exclusions[i]
 		if en.RuledOut && !en.ShortOfMargin {
 			continue
 		}
@@ -253,9 +253,9 @@ func (t *trial) ruleOutObligations(j *Judgement) []Obligation {
 }
 
 // observer is leg 3: the hard groups and the person.
-func (t *trial) observer() ([]Obligation, []Leave) {
-	var out []Obligation
-	var leave []Leave
+func (t *assessment) observer() ([]Requirement, []RejectReason) {
+	var out []Requirement
+	var leave []RejectReason
 	tx := t.taxon(t.target)
 	for _, g := range t.e.ix.Book.HardGroups {
 		if t.signed(g.ID) || !t.gate(tx, g.ID) {
@@ -278,7 +278,7 @@ func (t *trial) observer() ([]Obligation, []Leave) {
 	return out, leave
 }
 
-func (t *trial) signed(group string) bool {
+func (t *assessment) signed(group string) bool {
 	for i := range t.f.Profile.SignOffs {
 		s := &t.f.Profile.SignOffs[i]
 		if s.Group == group && s.By != "" {
@@ -290,7 +290,7 @@ func (t *trial) signed(group string) bool {
 
 // gate: the target is in the group, or a deadly entry named as its lookalike is
 // and has not been ruled out by two decisive cells.
-func (t *trial) gate(tx *guide.Taxon, group string) bool {
+func (t *assessment) gate(tx *guide.Taxon, group string) bool {
 	if has(tx.HardGroups, group) {
 		return true
 	}
@@ -304,9 +304,9 @@ func (t *trial) gate(tx *guide.Taxon, group string) bool {
 }
 
 // condition is leg 4: the state of the specimen and of the ground.
-func (t *trial) condition() ([]Obligation, []Leave) {
-	var out []Obligation
-	var leave []Leave
+func (t *assessment) condition() ([]Requirement, []RejectReason) {
+	var out []Requirement
+	var leave []RejectReason
 	known := false
 	for i := range t.rs {
 		r := &t.rs[i]
@@ -337,9 +337,9 @@ func (t *trial) condition() ([]Obligation, []Leave) {
 }
 
 // rules is leg 5: what the user entered of the place. Local codes come first.
-func (t *trial) rules() ([]Obligation, []Leave) {
-	var out []Obligation
-	var leave []Leave
+func (t *assessment) rules() ([]Requirement, []RejectReason) {
+	var out []Requirement
+	var leave []RejectReason
 	p := &t.f.Place
 	switch p.Permission {
 	case Unanswered:

@@ -12,7 +12,7 @@ import (
 // its speed is measured against. It takes the readings as resolved, and works
 // out contradictions, depths, standing and the worth of every check by itself.
 type plain struct {
-	b   *guide.Book
+	b   *guide.Guide
 	w   guide.Weights
 	def Defaults
 }

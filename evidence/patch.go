@@ -125,7 +125,7 @@ func (e *Engine) clash(f *Find, a, b *Judgement) (Clash, bool) {
 
 // anyAllowsBoth: some entry in scope is described as showing both. An entry that
 // is silent on a state does not vouch for it.
-func (e *Engine) anyAllowsBoth(t *trial, a, b *Reading) bool {
+func (e *Engine) anyAllowsBoth(t *assessment, a, b *Reading) bool {
 	col, tr := &e.ix.Columns[a.Trait], t.trait(a.Trait)
 	for row, taxon := range col.Taxa {
 		if !t.in[taxon] {

@@ -15,7 +15,7 @@ const AllergyPrefix = "allergy:"
 // the fact of the profile that speaks against it, "" if none does. Allergy goes
 // by name of the entry, of any group above it, of its genus or its family; in
 // doubt it is refused.
-func (t *trial) personal(tx *guide.Taxon) string {
+func (t *assessment) personal(tx *guide.Taxon) string {
 	for i := range tx.Cautions {
 		if c := &tx.Cautions[i]; c.Refuse && has(t.f.Profile.Facts, c.Who) {
 			return c.Who
@@ -31,7 +31,7 @@ func (t *trial) personal(tx *guide.Taxon) string {
 
 // isOrBelongsTo compares without regard to case, also with the common and the
 // older names.
-func (t *trial) isOrBelongsTo(tx *guide.Taxon, name string) bool {
+func (t *assessment) isOrBelongsTo(tx *guide.Taxon, name string) bool {
 	genus, _, _ := strings.Cut(tx.Scientific, " ")
 	for _, n := range []string{tx.ID, tx.Scientific, tx.Common, genus} {
 		if n != "" && strings.EqualFold(n, name) {
@@ -62,6 +62,6 @@ func (e *Engine) NotFor(f *Find) string {
 	if !ok {
 		return ""
 	}
-	t := &trial{e: e, f: f, target: at}
+	t := &assessment{e: e, f: f, target: at}
 	return t.personal(t.taxon(at))
 }

@@ -7,7 +7,7 @@ import (
 // predictor says how likely each state of a check is to be seen: the leading
 // entries by their own cells, everything else by the trait's mean.
 type predictor struct {
-	t    *trial
+	t    *assessment
 	lead []Share
 	rows []int32 // by leader × trait: its row, -1
 	mean [32]float64
@@ -18,7 +18,7 @@ type predictor struct {
 	others float64
 }
 
-func (t *trial) predictor() *predictor {
+func (t *assessment) predictor() *predictor {
 	p := &predictor{t: t, lead: t.leading(t.e.def.Leading)}
 	for len(p.lead) > 0 && p.lead[len(p.lead)-1].P < t.e.def.LeadingAt {
 		p.lead = p.lead[:len(p.lead)-1]

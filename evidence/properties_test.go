@@ -9,7 +9,7 @@ import (
 )
 
 // random makes an engine over a random guide and a find answered at random.
-func random(t *testing.T, r *rand.Rand) (*Engine, *guide.Book, *Find) {
+func random(t *testing.T, r *rand.Rand) (*Engine, *guide.Guide, *Find) {
 	t.Helper()
 	b := synthBook(r, 20+r.IntN(20), 12+r.IntN(10))
 	ix, err := guide.Compile(b, guide.DefaultWeights())
@@ -28,7 +28,7 @@ func depths(e *Engine, f *Find) map[int32]int8 {
 	return out
 }
 
-func unanswered(r *rand.Rand, b *guide.Book, f *Find, ok func(*guide.Trait) bool) *guide.Trait {
+func unanswered(r *rand.Rand, b *guide.Guide, f *Find, ok func(*guide.Trait) bool) *guide.Trait {
 	for _, k := range r.Perm(len(b.Traits)) {
 		tr := &b.Traits[k]
 		used := tr.Kind == guide.Measure || !ok(tr)

@@ -19,12 +19,12 @@ var soundnessNames = []string{"mute", "conflicting", "shaky", "sound"}
 // String gives the word.
 func (s Soundness) String() string { return wordOf(soundnessNames, int(s)) }
 
-// Spoiler is a reason why a reading is shaky.
-type Spoiler uint8
+// Confounder is a reason why a reading is shaky.
+type Confounder uint8
 
 // The spoilers, each with a fix of its own (package report).
 const (
-	BaseNotWhole Spoiler = iota + 1
+	BaseNotWhole Confounder = iota + 1
 	SeenAfterPicking
 	SmellContaminated
 	ColourNotTrusted
@@ -41,7 +41,7 @@ const (
 var spoilerNames = []string{"", "base-not-whole", "seen-after-picking", "smell-contaminated", "colour-not-trusted", "smell-not-trusted", "could-be-lost", "wrong-stage", "malformed", "too-few", "too-early", "paper-hides", "unsure"}
 
 // String gives the word.
-func (s Spoiler) String() string { return wordOf(spoilerNames, int(s)) }
+func (s Confounder) String() string { return wordOf(spoilerNames, int(s)) }
 
 // Reading is what the log says of one trait on one specimen.
 type Reading struct {
@@ -52,7 +52,7 @@ type Reading struct {
 	Value     float64
 	Err       float64
 	Soundness Soundness
-	Spoilers  []Spoiler
+	Spoilers  []Confounder
 	// First is the Seq of an earlier reading that differs, 0 if none. Both are
 	// kept; while Conflicting, both count nothing.
 	First int64
@@ -90,7 +90,7 @@ type slot struct {
 	first    int64
 	conflict bool
 	again    bool
-	spoilers []Spoiler
+	spoilers []Confounder
 	changes  int      // evidential readings that differ from the one before
 	settled  bool     // a difference was settled: that is done once
 	out      bool     // no look settles it any more
@@ -199,7 +199,7 @@ func (e *Engine) ownReadings(f *Find, specimen string) ([]Reading, scene) {
 						s.held = append(s.held, *ev)
 					}
 				} else {
-					var spoilers []Spoiler
+					var spoilers []Confounder
 					if !ev.Taken {
 						spoilers = e.spoilers(tr, &ev.Answer, f, &sc, hands.near(ev.Answer.With), pickedYet)
 					}
@@ -221,7 +221,7 @@ func (e *Engine) ownReadings(f *Find, specimen string) ([]Reading, scene) {
 }
 
 // take adds an answer to its slot.
-func (s *slot) take(e *Engine, tr *guide.Trait, ev Event, spoilers []Spoiler) {
+func (s *slot) take(e *Engine, tr *guide.Trait, ev Event, spoilers []Confounder) {
 	now := ev.Answer.Kind.evidential()
 	if s.cur.Taken && !now {
 		return // what can't be seen at home was seen in the field
@@ -279,7 +279,7 @@ func (s *slot) look(tr *guide.Trait, ev *Event, sound bool) {
 	}
 }
 
-func (s *slot) put(ev Event, spoilers []Spoiler, hold bool) {
+func (s *slot) put(ev Event, spoilers []Confounder, hold bool) {
 	s.cur, s.spoilers = ev, spoilers
 	if hold {
 		s.held = append(s.held, ev)

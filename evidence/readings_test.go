@@ -104,7 +104,7 @@ func TestSpoilers(t *testing.T) {
 	for _, c := range []struct {
 		name, trait string
 		f           *evidence.Find
-		want        evidence.Spoiler // 0: sound
+		want        evidence.Confounder // 0: sound
 	}{
 		{"no volva, base not dug", "volva", fungus(none), evidence.BaseNotWhole},
 		{"no volva, base whole", "volva", fungus(none, whole), 0},

@@ -3,7 +3,7 @@ package evidence
 import "zestythicket/guide"
 
 // refusals lists what the tool says no to, given the find, each with its code.
-func (t *trial) refusals() []Refusal {
+func (t *assessment) refusals() []Refusal {
 	var out []Refusal
 	add := func(when bool, c RefusalCode, taxon, trait int32, word string) {
 		if when {
@@ -42,7 +42,7 @@ func (t *trial) refusals() []Refusal {
 }
 
 // refuseEvidence names what was offered as evidence and is none.
-func (t *trial) refuseEvidence(add func(bool, RefusalCode, int32, int32, string)) {
+func (t *assessment) refuseEvidence(add func(bool, RefusalCode, int32, int32, string)) {
 	for i := range t.f.Log {
 		ev := &t.f.Log[i]
 		if ev.Kind == Noted {

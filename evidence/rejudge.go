@@ -19,9 +19,9 @@ func (e *Engine) Rejudge(f *Find, specimen string, was Verdict, version string) 
 	r := Rejudged{Was: was, Now: j.Verdict, WasVersion: version, NowVersion: e.ix.Book.Version}
 	r.GuideChanged = r.WasVersion != r.NowVersion
 	r.NoLongerPasses = was.Passes() && j.Verdict != was
-	for i := range j.Ledger {
-		if !j.Ledger[i].RuledOut {
-			r.Reopened = append(r.Reopened, j.Ledger[i].Taxon)
+	for i := range j.Exclusions {
+		if !j.Exclusions[i].RuledOut {
+			r.Reopened = append(r.Reopened, j.Exclusions[i].Taxon)
 		}
 	}
 	return r

@@ -83,7 +83,7 @@ func (e *Engine) Separable(target, other int32, grade guide.Grade, stages guide.
 // inseparable finds the first open entry that nothing the guide knows tells from
 // the target at these stages, or -1. It sweeps the target's columns once instead
 // of asking entry by entry.
-func (t *trial) inseparable() int32 {
+func (t *assessment) inseparable() int32 {
 	e, stages := t.e, t.sc.stages
 	near := stages.WithNeighbours()
 	n := len(t.in)
@@ -121,7 +121,7 @@ func (t *trial) inseparable() int32 {
 
 // separator is the check to offer against one open entry: one that can be made,
 // in a group that has not spoken yet, structural and least intrusive first.
-func (t *trial) separator(other int32) int32 {
+func (t *assessment) separator(other int32) int32 {
 	best, bestScore := int32(-1), -1
 	var have []edge
 	have = t.sheet.of(other, have)

@@ -4,13 +4,13 @@ import "zestythicket/guide"
 
 // spoilers lists why an answer can't be trusted, given what is true of the
 // specimen, of the observer, and of the hands at that moment.
-func (e *Engine) spoilers(tr *guide.Trait, a *Answer, f *Find, sc *scene, hands []string, picked bool) []Spoiler {
+func (e *Engine) spoilers(tr *guide.Trait, a *Answer, f *Find, sc *scene, hands []string, picked bool) []Confounder {
 	if !a.Kind.evidential() {
 		return nil
 	}
 	mask := maskOf(tr, a)
-	var out []Spoiler
-	add := func(when bool, s Spoiler) {
+	var out []Confounder
+	add := func(when bool, s Confounder) {
 		if when {
 			out = append(out, s)
 		}

@@ -9,11 +9,11 @@ import (
 
 // synthBook makes a random guide: 30 % of the taxa dangerous, 30 % of the cells
 // documented, some of them by stage, some inapplicable, some decisive.
-func synthBook(r *rand.Rand, taxa, traits int) *guide.Book { return synthDecisive(r, taxa, traits, 8) }
+func synthBook(r *rand.Rand, taxa, traits int) *guide.Guide { return synthDecisive(r, taxa, traits, 8) }
 
 // synthDecisive marks one never in so many as decisive; a real guide marks few.
-func synthDecisive(r *rand.Rand, taxa, traits, one int) *guide.Book {
-	b := &guide.Book{Version: "synthetic"}
+func synthDecisive(r *rand.Rand, taxa, traits, one int) *guide.Guide {
+	b := &guide.Guide{Version: "synthetic"}
 	for i := 0; i < traits; i++ {
 		t := guide.Trait{ID: fmt.Sprintf("t%d", i), Kingdom: guide.Plant, Kind: guide.States, Class: guide.Structural, Exclusive: true, Absent: -1,
 			Part: guide.Part(1 + r.IntN(guide.PartCount-1)), Handling: guide.Handling(1 + r.IntN(4)), Stages: guide.AllPlantStages, BeforePick: r.IntN(8) == 0}
@@ -104,7 +104,7 @@ func synthVariant(r *rand.Rand, tr *guide.Trait, stages guide.StageSet, one int)
 }
 
 // synthFind answers n random traits at random.
-func synthFind(r *rand.Rand, b *guide.Book, n int) *Find {
+func synthFind(r *rand.Rand, b *guide.Guide, n int) *Find {
 	f := &Find{Intent: Eat, Kingdom: guide.Plant, Month: 1 + r.IntN(12), Place: Place{Region: "EU", Habitats: []string{"wood"}}, Specimens: []Specimen{{ID: "s1"}}}
 	if r.IntN(2) == 0 {
 		f.Target = b.Taxa[r.IntN(len(b.Taxa))].ID

@@ -116,7 +116,7 @@ func (tb *table) engine(t testing.TB, use func(row int) bool, leftOut int) (*Eng
 			}
 		}
 	}
-	book := &guide.Book{Version: "table"}
+	book := &guide.Guide{Version: "table"}
 	for k, id := range tb.traits {
 		tr := guide.Trait{ID: id, Kingdom: guide.Fungus, Kind: guide.States, Class: guide.Structural, Part: guide.Part(1 + k%(guide.PartCount-1)), Handling: guide.Look,
 			Stages: guide.AllFungusStages, Exclusive: true, Absent: -1}

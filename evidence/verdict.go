@@ -33,12 +33,12 @@ func (v Verdict) String() string { return wordOf(verdictNames, int(v)) }
 // ParseVerdict reads a verdict.
 func ParseVerdict(w string) (Verdict, bool) { i, ok := indexOf(verdictNames, w); return Verdict(i), ok }
 
-// Leg numbers the five things that must hold before eating.
-type Leg uint8
+// Criterion numbers the five things that must hold before eating.
+type Criterion uint8
 
 // The legs.
 const (
-	Match Leg = iota
+	Match Criterion = iota
 	RuleOuts
 	Observer
 	SpecimenLeg
@@ -48,14 +48,14 @@ const (
 var legNames = []string{"match", "rule-outs", "observer", "specimen", "rules"}
 
 // String gives the word.
-func (l Leg) String() string { return wordOf(legNames, int(l)) }
+func (l Criterion) String() string { return wordOf(legNames, int(l)) }
 
-// Leave is a reason to leave it.
-type Leave uint8
+// RejectReason is a reason to leave it.
+type RejectReason uint8
 
 // The reasons.
 const (
-	NotFood Leave = iota + 1
+	NotFood RejectReason = iota + 1
 	ContradictedTwice
 	ContradictedAgain
 	Inseparable
@@ -70,14 +70,14 @@ const (
 var leaveNames = []string{"", "not-food", "contradicted-twice", "contradicted-again", "inseparable", "stage-not-gathered", "not-gathered-here", "this-person", "this-ground", "this-place", "bad-condition"}
 
 // String gives the word.
-func (l Leave) String() string { return wordOf(leaveNames, int(l)) }
+func (l RejectReason) String() string { return wordOf(leaveNames, int(l)) }
 
-// Code names an open obligation; package report says it and its next action.
-type Code uint8
+// RequirementCode names an open obligation; package report says it and its next action.
+type RequirementCode uint8
 
 // The obligations, in the order in which they are best met.
 const (
-	ChooseTarget Code = iota + 1
+	ChooseTarget RequirementCode = iota + 1
 	StateStage
 	StageConflict
 	TwoIndividuals
@@ -104,16 +104,16 @@ const (
 var codeNames = []string{"", "choose-target", "state-stage", "stage-conflict", "two-individuals", "look-again", "trait-out", "second-look", "doubt-against", "check-key", "mend-reading", "rare-state", "rule-out", "more-rule-outs", "widen-margin", "target-must-lead", "sign-off", "answer-health", "answer-condition", "answer-ground", "ask-permission", "ask-protection", "ask-limit"}
 
 // String gives the word.
-func (c Code) String() string { return wordOf(codeNames, int(c)) }
+func (c RequirementCode) String() string { return wordOf(codeNames, int(c)) }
 
-// Obligation is something still open, with its next action.
-type Obligation struct {
-	Code     Code
-	Leg      Leg
+// Requirement is something still open, with its next action.
+type Requirement struct {
+	Code     RequirementCode
+	Leg      Criterion
 	Trait    int32 // the check to make, -1 if it is not a check
 	Other    int32 // a second trait, -1
 	Taxon    int32 // the entry concerned, -1
-	Spoilers []Spoiler
+	Spoilers []Confounder
 	Kind     AnswerKind // of a key trait that was answered without evidence
 	Word     string     // a hard group, a health topic
 	N        int        // how many more
@@ -155,14 +155,14 @@ type Refusal struct {
 // ruleOutsListed is how many open entries get an obligation of their own.
 const ruleOutsListed = 12
 
-func (t *trial) targetCount() int {
+func (t *assessment) targetCount() int {
 	if t.target < 0 {
 		return 0
 	}
 	return int(t.sheet.counts[t.target])
 }
 
-func (t *trial) verdict(j *Judgement) {
+func (t *assessment) verdict(j *Judgement) {
 	j.TargetContradictions = t.targetCount()
 	j.Refusals = t.refusals()
 	switch t.f.Intent {
@@ -190,7 +190,7 @@ func (t *trial) verdict(j *Judgement) {
 // keep is the verdict for what is to be protected. With protected entries open
 // it is either one of them, by the name that was given or by the standing, or
 // it is not named yet; in both cases it is left standing.
-func (t *trial) keep() Verdict {
+func (t *assessment) keep() Verdict {
 	if len(t.open) == 0 {
 		return NotOneOfThose
 	}
@@ -200,16 +200,16 @@ func (t *trial) keep() Verdict {
 	return LeaveStanding
 }
 
-func (t *trial) oblige(j *Judgement, lists ...[]Obligation) {
+func (t *assessment) oblige(j *Judgement, lists ...[]Requirement) {
 	for _, l := range lists {
 		j.Obligations = append(j.Obligations, l...)
 	}
-	slices.SortStableFunc(j.Obligations, func(a, b Obligation) int { return t.order(&a) - t.order(&b) })
+	slices.SortStableFunc(j.Obligations, func(a, b Requirement) int { return t.order(&a) - t.order(&b) })
 }
 
 // order: by what it is, and among checks what can't be had later first, then by
 // how far the check intrudes.
-func (t *trial) order(o *Obligation) int {
+func (t *assessment) order(o *Requirement) int {
 	n := int(o.Code) * 100
 	if o.Trait >= 0 && (o.Code == CheckKey || o.Code == MendReading) {
 		tr := t.trait(o.Trait)
@@ -222,10 +222,10 @@ func (t *trial) order(o *Obligation) int {
 }
 
 // harvest is the verdict for what goes into a person: five legs.
-func (t *trial) harvest(j *Judgement) {
+func (t *assessment) harvest(j *Judgement) {
 	if t.target < 0 {
 		j.Verdict = NotYet
-		t.oblige(j, []Obligation{ob(ChooseTarget, Match)}, t.stageObligations(), t.looks())
+		t.oblige(j, []Requirement{ob(ChooseTarget, Match)}, t.stageObligations(), t.looks())
 		return
 	}
 	match := slices.Concat(t.stageObligations(), t.looks(), t.doubts(), t.keyObligations())
@@ -254,8 +254,8 @@ func (t *trial) harvest(j *Judgement) {
 }
 
 // leave collects what the target and its stage decide by themselves.
-func (t *trial) leave(j *Judgement) []Leave {
-	var out []Leave
+func (t *assessment) leave(j *Judgement) []RejectReason {
+	var out []RejectReason
 	tx := t.taxon(t.target)
 	// A set with a stage that is not gathered in it is not gathered.
 	stages := t.sc.stages
@@ -286,7 +286,7 @@ func (t *trial) leave(j *Judgement) []Leave {
 }
 
 // contradictedAgain: one contradiction, confirmed on a second look.
-func (t *trial) contradictedAgain() bool {
+func (t *assessment) contradictedAgain() bool {
 	if t.target < 0 {
 		return false
 	}
@@ -300,7 +300,7 @@ func (t *trial) contradictedAgain() bool {
 
 // namedOut: there is a named dangerous lookalike in scope, and every one is
 // ruled out. Where none is named, nothing passes by the short list.
-func (t *trial) namedOut() bool {
+func (t *assessment) namedOut() bool {
 	foes := t.foes()
 	for _, at := range foes {
 		if !t.tallies[at].ruledOut {
@@ -310,8 +310,8 @@ func (t *trial) namedOut() bool {
 	return len(foes) > 0
 }
 
-func ob(c Code, l Leg) Obligation {
-	return Obligation{Code: c, Leg: l, Trait: -1, Other: -1, Taxon: -1}
+func ob(c RequirementCode, l Criterion) Requirement {
+	return Requirement{Code: c, Leg: l, Trait: -1, Other: -1, Taxon: -1}
 }
 
 // Naming is how far a record can be named.
@@ -323,7 +323,7 @@ type Naming struct {
 }
 
 // naming finds the lowest rank at which one name holds enough of the standing.
-func (t *trial) naming() Naming {
+func (t *assessment) naming() Naming {
 	top := t.leading(t.e.def.Leading)
 	if len(top) == 0 {
 		return Naming{Taxon: -1}

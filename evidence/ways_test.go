@@ -209,7 +209,9 @@ func TestWear(t *testing.T) {
 		if with == "" {
 			with = evidence.Hands
 		}
-		foretold := slices.ContainsFunc(wear.Tests, func(w evidence.WornTest) bool { return w.Trait == at && w.With == with && w.Void&(1<<state) != 0 })
+		foretold := slices.ContainsFunc(wear.Tests, func(w evidence.ContaminatedTest) bool {
+			return w.Trait == at && w.With == with && w.Void&(1<<state) != 0
+		})
 		if foretold == c.sound {
 			t.Errorf("%s: foretold %v, but the reading is %s", c.name, foretold, r.Soundness)
 		}
@@ -272,7 +274,7 @@ func TestLikenesses(t *testing.T) {
 			t.Errorf("%s can't be drawn", id)
 		}
 	}
-	for _, en := range e.Judge(f, "s1").Ledger {
+	for _, en := range e.Judge(f, "s1").Exclusions {
 		if id := ix.Book.Taxa[en.Taxon].ID; en.Named && !en.RuledOut && !beside[id] && len(list) < 5 {
 			t.Errorf("%s is open and named, and not held beside", id)
 		}

@@ -62,9 +62,9 @@ func (c carrying) near(with string) []string {
 	return out
 }
 
-// WornTest is a smell test that no longer counts, or counts for some answers
+// ContaminatedTest is a smell test that no longer counts, or counts for some answers
 // only.
-type WornTest struct {
+type ContaminatedTest struct {
 	Trait int32
 	// With is what the test would be made with.
 	With string
@@ -73,16 +73,16 @@ type WornTest struct {
 	Void uint32
 }
 
-// Wear is what the outing has done to the tests that are still to be made.
-type Wear struct {
+// Carryover is what the outing has done to the tests that are still to be made.
+type Carryover struct {
 	Carried []Carried
-	Tests   []WornTest
+	Tests   []ContaminatedTest
 }
 
-// Wear lists what hands, gloves and blade carry now, and which smell tests that
+// Carryover lists what hands, gloves and blade carry now, and which smell tests that
 // spoils. A smell stays until what carries it is cleaned, and an answer that was
 // taken back has still been smelled.
-func (e *Engine) Wear(f *Find) Wear {
+func (e *Engine) Wear(f *Find) Carryover {
 	undone := map[int64]bool{}
 	for i := range f.Log {
 		if f.Log[i].Kind == Undone {
@@ -93,7 +93,7 @@ func (e *Engine) Wear(f *Find) Wear {
 	for i := range f.Log {
 		e.wear(&c, &f.Log[i], undone[f.Log[i].Seq])
 	}
-	out := Wear{Carried: c}
+	out := Carryover{Carried: c}
 	if len(c) == 0 || f.Profile.SmellWeak {
 		return out
 	}
@@ -104,7 +104,7 @@ func (e *Engine) Wear(f *Find) Wear {
 			continue
 		}
 		for _, with := range Carriers {
-			w := WornTest{Trait: int32(i), With: with}
+			w := ContaminatedTest{Trait: int32(i), With: with}
 			near := c.near(with)
 			for s := range tr.States {
 				if contaminated(tr, 1<<s, near) {

@@ -22,7 +22,7 @@ const likelyUp = 0.4
 // ReturnTo is the day to go back to a patch: its last visit and the days it takes
 // to regrow, and not before the stage it is gone back for is likely up there. A
 // patch with neither is not gone back to by itself.
-func (c *Service) ReturnTo(p *Place, patch *PatchOfGround, k *plan.Known, now time.Time) (day, why string, ok bool) {
+func (c *Service) ReturnTo(p *Place, patch *PatchOfGround, k *plan.Observations, now time.Time) (day, why string, ok bool) {
 	last := ""
 	for _, s := range patch.Points {
 		last = max(last, s.Day)

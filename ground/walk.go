@@ -146,7 +146,7 @@ func (c *Service) outlook(w *Walk) (*Outlook, error) {
 		return nil, err
 	}
 	ix := c.Engine.Index()
-	pl := plan.Make(c.Engine, WhereOf(p), w.Hopes, phenology.Ordinal(int(day.Month()), day.Day()), k, phenology.StandardDefaults())
+	pl := plan.Build(c.Engine, WhereOf(p), w.Hopes, phenology.Ordinal(int(day.Month()), day.Day()), k, phenology.StandardDefaults())
 	o := &Outlook{Walk: *w, Place: p, Dangers: []DangerLine{}, Hopes: []LikelyLine{}, Others: []LikelyLine{}, Pairs: []Pair{}, Scene: []string{}, Guide: ix.Book.Version}
 	line := func(l *plan.Likely) LikelyLine {
 		return LikelyLine{report.Taxon(ix, l.Taxon), l.Stages.Strings(), l.P, l.Fits}
@@ -261,15 +261,15 @@ func (o *Outlook) light(p *Place, w *Walk, day time.Time) {
 	}
 	l := daylight.Of(*p.Lat, *p.Lon, day.Year(), day.Month(), day.Day())
 	switch {
-	case l.Whole:
+	case l.PolarDay:
 		o.Light = words.Ground("polar-day")
 		return
-	case l.None:
+	case l.PolarNight:
 		o.Light = words.Ground("polar-night")
 		return
 	}
 	zone := time.FixedZone("", w.Offset*60)
-	o.Sunrise, o.Sunset = l.Up.In(zone).Format("15:04"), l.Down.In(zone).Format("15:04")
+	o.Sunrise, o.Sunset = l.Rise.In(zone).Format("15:04"), l.Set.In(zone).Format("15:04")
 	if w.To == "" {
 		o.Light = words.Ground("sun", o.Sunrise, o.Sunset)
 		return

@@ -86,8 +86,8 @@ func ordinal(text string) int {
 func (c *Service) Forget(kind, id string) error { return c.Store.RemoveNote(kind, id) }
 
 // WhereOf is a place as the planner wants it.
-func WhereOf(p *Place) *plan.Where {
-	w := &plan.Where{}
+func WhereOf(p *Place) *plan.SiteContext {
+	w := &plan.SiteContext{}
 	if p == nil {
 		return w
 	}
@@ -148,7 +148,7 @@ func (a *almanac) weather(place string) ([]phenology.Weather, error) {
 }
 
 // known gathers what the user adds to the reckoning at a place.
-func (c *Service) known(place string) (*plan.Known, error) {
+func (c *Service) known(place string) (*plan.Observations, error) {
 	a, err := c.almanac()
 	if err != nil {
 		return nil, err
@@ -156,8 +156,8 @@ func (c *Service) known(place string) (*plan.Known, error) {
 	return a.known(place)
 }
 
-func (a *almanac) known(place string) (*plan.Known, error) {
-	k := &plan.Known{Seen: map[string][]plan.Sighting{}, Corrected: map[string][]plan.Correction{}}
+func (a *almanac) known(place string) (*plan.Observations, error) {
+	k := &plan.Observations{Seen: map[string][]plan.Sighting{}, Corrected: map[string][]plan.Correction{}}
 	for _, s := range a.seen[place] {
 		at, err := time.Parse(time.DateOnly, s.Day)
 		st, ok := guide.ParseStage(s.Stage)
@@ -332,7 +332,7 @@ type GroundNow struct {
 	Places []Place
 	Walks  []Walk
 	By     *almanac
-	known  map[string]*plan.Known
+	known  map[string]*plan.Observations
 }
 
 // ReadGround reads what is stored of places, walks and seasons.
@@ -346,11 +346,11 @@ func (c *Service) ReadGround() (*GroundNow, error) {
 		return nil, err
 	}
 	by, err := c.almanac()
-	return &GroundNow{places, walks, by, map[string]*plan.Known{}}, err
+	return &GroundNow{places, walks, by, map[string]*plan.Observations{}}, err
 }
 
 // Of is what the user adds to the reckoning at a place.
-func (g *GroundNow) Of(place string) (*plan.Known, error) {
+func (g *GroundNow) Of(place string) (*plan.Observations, error) {
 	if k, ok := g.known[place]; ok {
 		return k, nil
 	}

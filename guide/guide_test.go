@@ -117,7 +117,7 @@ func TestWordsRoundTrip(t *testing.T) {
 func TestCompile(t *testing.T) {
 	tr := Trait{ID: "a", Kingdom: Plant, Kind: States, Class: Structural, Exclusive: true, Absent: -1, Stages: AllPlantStages, States: []State{{ID: "x"}, {ID: "y"}}}
 	v := Variant{Stages: AllPlantStages, Kind: Described, Freq: []Frequency{Always, Unlisted}}
-	book := Book{Traits: []Trait{tr}, Taxa: []Taxon{
+	book := Guide{Traits: []Trait{tr}, Taxa: []Taxon{
 		{ID: "genus", Kingdom: Plant, Rank: "genus", Stages: AllPlantStages},
 		{ID: "species", Kingdom: Plant, Parent: "genus", Stages: AllPlantStages, Regions: []string{"ENA"}, Hazards: []Hazard{{Grade: Deadly}}, Cells: []Cell{{Trait: "a", Variants: []Variant{v}}}}}}
 	ix, err := Compile(&book, DefaultWeights())
@@ -139,14 +139,14 @@ func TestCompile(t *testing.T) {
 	if ix.ContinentMask("WNA") != ix.ContinentMask("ENA") || ix.ContinentMask("EU") != 0 {
 		t.Error("continents")
 	}
-	for name, break_ := range map[string]func(b *Book){
-		"unknown trait":   func(b *Book) { b.Taxa[1].Cells = []Cell{{Trait: "b"}} },
-		"unknown parent":  func(b *Book) { b.Taxa[1].Parent = "nobody" },
-		"own parent":      func(b *Book) { b.Taxa[0].Parent = "species" },
-		"too many states": func(b *Book) { b.Traits[0].States = make([]State, 33) },
-		"unknown after":   func(b *Book) { b.Traits[0].After = "z" },
+	for name, break_ := range map[string]func(b *Guide){
+		"unknown trait":   func(b *Guide) { b.Taxa[1].Cells = []Cell{{Trait: "b"}} },
+		"unknown parent":  func(b *Guide) { b.Taxa[1].Parent = "nobody" },
+		"own parent":      func(b *Guide) { b.Taxa[0].Parent = "species" },
+		"too many states": func(b *Guide) { b.Traits[0].States = make([]State, 33) },
+		"unknown after":   func(b *Guide) { b.Traits[0].After = "z" },
 	} {
-		bad := Book{Traits: append([]Trait(nil), book.Traits...), Taxa: append([]Taxon(nil), book.Taxa...)}
+		bad := Guide{Traits: append([]Trait(nil), book.Traits...), Taxa: append([]Taxon(nil), book.Taxa...)}
 		break_(&bad)
 		if _, err := Compile(&bad, DefaultWeights()); err == nil {
 			t.Errorf("%s: compiled", name)

@@ -80,7 +80,7 @@ type CellRef struct{ Col, Row int32 }
 
 // Index is a Book laid out in columns.
 type Index struct {
-	Book     *Book
+	Book     *Guide
 	Columns  []Column // by trait
 	Rows     [][]CellRef
 	Groups   []string // evidence groups
@@ -148,7 +148,7 @@ func (ix *Index) Descendants(taxon int32) []int32 { return ix.member[taxon] }
 
 // Compile lays a book out in columns. The book must have been validated: an
 // unknown trait or parent is an error here, not a report for an author.
-func Compile(b *Book, w Weights) (*Index, error) {
+func Compile(b *Guide, w Weights) (*Index, error) {
 	ix := &Index{
 		Book: b, Columns: make([]Column, len(b.Traits)), Rows: make([][]CellRef, len(b.Taxa)),
 		GroupOf: make([]int32, len(b.Traits)), ParentOf: make([]int32, len(b.Traits)), AfterOf: make([]int32, len(b.Traits)),

@@ -289,8 +289,8 @@ type StageCheck struct {
 	Stages StageSet
 }
 
-// Book is the guide as read from its files.
-type Book struct {
+// Guide is the guide as read from its files.
+type Guide struct {
 	Version     string // content hash
 	Traits      []Trait
 	Taxa        []Taxon
@@ -311,7 +311,7 @@ type Place struct {
 }
 
 // PlaceNamed finds a reference place.
-func (b *Book) PlaceNamed(name string) (Place, bool) {
+func (b *Guide) PlaceNamed(name string) (Place, bool) {
 	for _, p := range b.Places {
 		if p.Name == name {
 			return p, true

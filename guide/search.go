@@ -19,7 +19,7 @@ type Hit struct {
 // Search finds entries by common, scientific or old name. Marks and case do not
 // matter, and typing mistakes are forgiven: one in a short word, more in a long
 // one. An empty query finds every entry by its common name.
-func (b *Book) Search(query string) []Hit {
+func (b *Guide) Search(query string) []Hit {
 	q := spell.Fold(query)
 	var out []Hit
 	for i := range b.Taxa {

@@ -8,7 +8,7 @@ import "slices"
 // taken in and weigh nothing.
 
 // SmellWords are the smells that a test leaves on hands, gloves and blade.
-func (b *Book) SmellWords() []string {
+func (b *Guide) SmellWords() []string {
 	return b.collect(func(add func(...string)) {
 		for i := range b.Traits {
 			add(b.Traits[i].Leaves...)
@@ -17,7 +17,7 @@ func (b *Book) SmellWords() []string {
 }
 
 // HabitatWords are the habitats of entries.
-func (b *Book) HabitatWords() []string {
+func (b *Guide) HabitatWords() []string {
 	return b.collect(func(add func(...string)) {
 		for i := range b.Taxa {
 			add(b.Taxa[i].Habitats...)
@@ -26,7 +26,7 @@ func (b *Book) HabitatWords() []string {
 }
 
 // PartWords are the parts that are gathered, or carry a hazard of their own.
-func (b *Book) PartWords() []string {
+func (b *Guide) PartWords() []string {
 	return b.collect(func(add func(...string)) {
 		for i := range b.Taxa {
 			for k := range b.Taxa[i].Uses {
@@ -40,7 +40,7 @@ func (b *Book) PartWords() []string {
 }
 
 // PreparationWords are the preparations of uses and hazards.
-func (b *Book) PreparationWords() []string {
+func (b *Guide) PreparationWords() []string {
 	return b.collect(func(add func(...string)) {
 		for i := range b.Taxa {
 			for k := range b.Taxa[i].Uses {
@@ -54,7 +54,7 @@ func (b *Book) PreparationWords() []string {
 }
 
 // ToolWords are the tools that a look may need.
-func (b *Book) ToolWords() []string {
+func (b *Guide) ToolWords() []string {
 	return b.collect(func(add func(...string)) {
 		for i := range b.Traits {
 			add(b.Traits[i].Tool)
@@ -62,7 +62,7 @@ func (b *Book) ToolWords() []string {
 	})
 }
 
-func (b *Book) collect(from func(add func(...string))) []string {
+func (b *Guide) collect(from func(add func(...string))) []string {
 	var out []string
 	from(func(words ...string) {
 		for _, w := range words {

@@ -91,7 +91,7 @@ func (c *Closing) Valid() bool { return c.By != "" && c.Advice != "" }
 // Table says of each way of poisoning for which kingdoms and routes the guide
 // knows it, and how bad it is.
 type Table struct {
-	book *guide.Book
+	book *guide.Guide
 	rows []row
 }
 
@@ -103,7 +103,7 @@ type row struct {
 
 // NewTable reads the ways of poisoning off a guide. One that no entry names is
 // kept for every kingdom and route and counts as deadly.
-func NewTable(b *guide.Book) *Table {
+func NewTable(b *guide.Guide) *Table {
 	t := &Table{book: b, rows: make([]row, len(b.Syndromes))}
 	at := map[string]int{}
 	for i := range b.Syndromes {

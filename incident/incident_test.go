@@ -14,7 +14,7 @@ import (
 	"zestythicket/incident"
 )
 
-func book(t *testing.T) *guide.Book {
+func book(t *testing.T) *guide.Guide {
 	t.Helper()
 	b, err := load.Load(data.FS)
 	if err != nil {
@@ -135,7 +135,7 @@ func TestNoClockClosesAWarning(t *testing.T) {
 
 // A way of poisoning that no entry names is kept everywhere, and counts as deadly.
 func TestUnknownIsWorst(t *testing.T) {
-	b := &guide.Book{Syndromes: []guide.Syndrome{{ID: "new", Name: "New", From: 1, To: 30}}}
+	b := &guide.Guide{Syndromes: []guide.Syndrome{{ID: "new", Name: "New", From: 1, To: 30}}}
 	c := incident.NewTable(b).Of(incident.Exposure{ID: "m", Route: "smoke", Kingdom: guide.Plant, AtMS: 1}, 0, 2, nil)
 	if len(c.Lines) != 1 || c.Lines[0].Grade != guide.Deadly || !c.Warning {
 		t.Errorf("%+v", c)

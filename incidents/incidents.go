@@ -440,7 +440,7 @@ func (k inquiry) concerned(in *Incident, v *IncidentView) {
 		if x.Lot == "" {
 			continue
 		}
-		for _, id := range k.Book.Concerned(x.Lot) {
+		for _, id := range k.Book.Affected(x.Lot) {
 			if !slices.Contains(lots, id) {
 				lots = append(lots, id)
 			}

@@ -69,7 +69,7 @@ type KitchenAct struct {
 // once, as its summary, and judged in full only where its answers are asked for.
 type State struct {
 	Kitchen *Service
-	Book    *lot.Book
+	Book    *lot.Ledger
 	Events  []lot.Event
 	yields  lot.YieldTable
 	Last    int64           // number of the last line of the book, read or set aside
@@ -150,14 +150,14 @@ func (k *State) layHolds() {
 		s := k.finds[l.Find]
 		switch {
 		case s == nil:
-			k.Book.Lay(l.ID, lot.Reason{Code: "unreadable"}, l.AtMS)
-		case s.Held && !l.WholeAgain(s.LastMS):
-			k.Book.Lay(l.ID, lot.Reason{Code: "mixed", Args: []string{s.Words}}, s.LastMS)
+			k.Book.AddHold(l.ID, lot.Reason{Code: "unreadable"}, l.AtMS)
+		case s.Held && !l.FullyReinspectedSince(s.LastMS):
+			k.Book.AddHold(l.ID, lot.Reason{Code: "mixed", Args: []string{s.Words}}, s.LastMS)
 		case leftAlone(s):
-			k.Book.Lay(l.ID, lot.Reason{Code: "left", Args: []string{s.Word}}, s.LastMS)
+			k.Book.AddHold(l.ID, lot.Reason{Code: "left", Args: []string{s.Word}}, s.LastMS)
 		}
 	}
-	k.Book.LayUnlooked()
+	k.Book.AddUnlookedHolds()
 }
 
 // leftAlone: nothing of the find passed, and the first specimen is to be left.
@@ -167,7 +167,7 @@ func leftAlone(s *finds.Summary) bool {
 
 // gone: nothing is left of a bag, nor of anything made from it.
 func (k *State) gone(id string) bool {
-	for _, x := range k.Book.Forward(id) {
+	for _, x := range k.Book.TraceForward(id) {
 		if l, ok := k.Book.Lot(x); ok && !l.Empty() {
 			return false
 		}
@@ -204,7 +204,7 @@ func (k *State) FirstSteps(l *lot.Lot) []guide.FirstStep {
 	if !ok {
 		return nil
 	}
-	return ix.Book.Kitchen.StepsFor(&ix.Book.Taxa[at], l.Piece)
+	return ix.Book.Kitchen.StepsFor(&ix.Book.Taxa[at], l.Part)
 }
 
 // eventOfAct reads the amounts of an act. The error is an *Invalid.
@@ -234,13 +234,13 @@ func eventOfAct(a *kitchenDoc) (*lot.Event, error) {
 	e.Gross, e.Tare, e.Amount = read("body.gross", a.Gross), read("body.tare", a.Tare), read("body.amount", a.Amount)
 	e.Added, e.Loss, e.Discard = read("body.added", a.Added), read("body.loss", a.Loss), read("body.discard", a.Discard)
 	for i, p := range a.From {
-		e.From = append(e.From, lot.Part{Lot: p.Lot, Amount: read("body.from["+strconv.Itoa(i)+"].amount", p.Amount)})
+		e.From = append(e.From, lot.Portion{Lot: p.Lot, Amount: read("body.from["+strconv.Itoa(i)+"].amount", p.Amount)})
 	}
 	for i, p := range a.To {
-		e.To = append(e.To, lot.Part{Lot: p.Lot, Amount: read("body.to["+strconv.Itoa(i)+"].amount", p.Amount), Form: p.Form, Pieces: p.Pieces})
+		e.To = append(e.To, lot.Portion{Lot: p.Lot, Amount: read("body.to["+strconv.Itoa(i)+"].amount", p.Amount), Form: p.Form, Pieces: p.Pieces})
 	}
 	if a.Bag != nil {
-		e.Taxon, e.Piece, e.PickedMS = a.Bag.Taxon, a.Bag.Piece, a.Bag.PickedMS
+		e.Taxon, e.Part, e.PickedMS = a.Bag.Taxon, a.Bag.Piece, a.Bag.PickedMS
 	}
 	return e, bad.OrNil()
 }

@@ -210,7 +210,7 @@ func (k *State) holds(l *lot.Lot, words []string) bool {
 	if len(words) == 0 {
 		return true
 	}
-	text := records.Fold(k.Named(l) + " " + l.Form + " " + l.Piece + " " + k.Kitchen.DayOf(l.AtMS))
+	text := records.Fold(k.Named(l) + " " + l.Form + " " + l.Part + " " + k.Kitchen.DayOf(l.AtMS))
 	return !slices.ContainsFunc(words, func(w string) bool { return !strings.Contains(text, w) })
 }
 
@@ -259,7 +259,7 @@ func (k *State) recalls(out *Kitchen) error {
 
 func (k *State) lot(l *lot.Lot) (*LotView, error) {
 	ix := k.Kitchen.Engine.Index()
-	v := &LotView{ID: l.ID, Find: l.Find, Part: l.Piece, Form: l.Form, Bag: len(l.Parents) == 0, PickedMS: l.PickedMS, AtMS: l.AtMS, Made: k.Weigh(l.Made), Left: k.Weigh(l.Left), Grams: l.Left.String(),
+	v := &LotView{ID: l.ID, Find: l.Find, Part: l.Part, Form: l.Form, Bag: len(l.Parents) == 0, PickedMS: l.PickedMS, AtMS: l.AtMS, Made: k.Weigh(l.Made), Left: k.Weigh(l.Left), Grams: l.Left.String(),
 		Pieces: l.Pieces, Checked: l.Checked, Each: l.Each, Basket: l.Basket, Sampled: k.Book.Sampled(l), Rev: l.Rev, Parents: append([]string{}, l.Parents...), Children: append([]string{}, l.Children...),
 		Holds: holdViews(k.Book.HoldsOn(l.ID)), Steps: []StepView{}, Eaten: k.Eaters([]string{l.ID}), Yields: []YieldView{}}
 	if v.Bag {
@@ -283,7 +283,7 @@ func (k *State) lot(l *lot.Lot) (*LotView, error) {
 	st := k.Book.Standing(l, k.StepIDs(l), k.cleared)
 	v.State = st.Code
 	v.What, v.Hint = words.LotState(&st, l.ID)
-	if by, ok := k.Book.KeepBy(l); ok && !l.Empty() {
+	if by, ok := k.Book.UseBy(l); ok && !l.Empty() {
 		v.KeepByMS, v.Late = by, by <= k.Kitchen.Now().UnixMilli()
 	}
 	for _, form := range lot.Forms {
@@ -334,7 +334,7 @@ func (c *Service) Trace(id string) (*TraceView, error) {
 	for _, x := range []struct {
 		ids []string
 		to  *[]LotView
-	}{{k.Book.Back(id)[1:], &out.Back}, {k.Book.Forward(id)[1:], &out.Forward}, {k.Book.Concerned(id), &out.Concerned}} {
+	}{{k.Book.TraceBack(id)[1:], &out.Back}, {k.Book.TraceForward(id)[1:], &out.Forward}, {k.Book.Affected(id), &out.Concerned}} {
 		for _, other := range x.ids {
 			ol, _ := k.Book.Lot(other)
 			if ov, err := k.lot(ol); err != nil {
@@ -344,7 +344,7 @@ func (c *Service) Trace(id string) (*TraceView, error) {
 			}
 		}
 	}
-	out.Eaters = k.Eaters(k.Book.Concerned(id))
+	out.Eaters = k.Eaters(k.Book.Affected(id))
 	k.FindsBehind(id, out)
 	people, err := c.Store.People()
 	if err != nil {
@@ -391,7 +391,7 @@ func (k *State) FindsBehind(id string, out *TraceView) {
 }
 
 func touches(e *lot.Event, id string) bool {
-	in := func(p lot.Part) bool { return p.Lot == id }
+	in := func(p lot.Portion) bool { return p.Lot == id }
 	return e.Lot == id || slices.ContainsFunc(e.From, in) || slices.ContainsFunc(e.To, in)
 }
 

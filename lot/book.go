@@ -8,22 +8,22 @@ import (
 
 // Lot is a bag or a batch as it now stands.
 type Lot struct {
-	ID, Find, Taxon, Piece, Form, Basket string
-	AtMS, PickedMS                       int64
-	Gross, Tare                          quantity.Amount // of a bag
-	Made                                 quantity.Amount // net, when it was made
-	Left                                 quantity.Amount
-	Pieces, Checked                      int
-	Parents, Children                    []string // directly
-	Looked                               *Event   // the last second look
-	Done                                 []string // steps done, here or in every parent
-	Running                              map[string]int64
-	Sampled                              bool
-	Holds                                []Hold // laid on this lot itself
-	Rev                                  int64  // Seq of the last event that touched it
-	Mixed                                bool   // it has more than one find in it
-	RecheckedMS                          int64  // when its items were last looked at one by one again
-	Each                                 bool   // every item was looked at one by one, uncounted
+	ID, Find, Taxon, Part, Form, Basket string
+	AtMS, PickedMS                      int64
+	Gross, Tare                         quantity.Amount // of a bag
+	Made                                quantity.Amount // net, when it was made
+	Left                                quantity.Amount
+	Pieces, Checked                     int
+	Parents, Children                   []string // directly
+	Looked                              *Event   // the last second look
+	Done                                []string // steps done, here or in every parent
+	Running                             map[string]int64
+	Sampled                             bool
+	Holds                               []Hold // laid on this lot itself
+	Rev                                 int64  // Seq of the last event that touched it
+	Mixed                               bool   // it has more than one find in it
+	RecheckedMS                         int64  // when its items were last looked at one by one again
+	Each                                bool   // every item was looked at one by one, uncounted
 }
 
 // Hold is a reason why a lot is held.
@@ -55,8 +55,8 @@ type Feeling struct {
 	Why, Lot              string
 }
 
-// Book is what all events come to.
-type Book struct {
+// Guide is what all events come to.
+type Ledger struct {
 	Rules    Rules
 	lots     map[string]*Lot
 	order    []string
@@ -67,15 +67,15 @@ type Book struct {
 	idx      *index
 }
 
-// Balance is what has left the lots; see [Book.Balance].
+// Balance is what has left the lots; see [Guide.Balance].
 type Balance struct{ Bagged, Added, Loss, Discarded, Eaten, Corrected quantity.Amount }
 
 // New begins an empty book.
-func New(r Rules) *Book { return &Book{Rules: r, lots: map[string]*Lot{}} }
+func New(r Rules) *Ledger { return &Ledger{Rules: r, lots: map[string]*Lot{}} }
 
 // Replay makes a book of events that were stored. Only what can't hold together at
-// all is refused here; the locks of [Book.Check] were asked when each was added.
-func Replay(r Rules, events []Event) (*Book, error) {
+// all is refused here; the locks of [Guide.Check] were asked when each was added.
+func Replay(r Rules, events []Event) (*Ledger, error) {
 	b := New(r)
 	for i := range events {
 		if err := b.apply(&events[i]); err != nil {
@@ -94,7 +94,7 @@ type Rejected struct {
 
 // ReplayAll makes a book of all events that hold together and sets the others aside:
 // one bad line never closes the book. An event changes nothing when it is rejected.
-func ReplayAll(r Rules, events []Event) (*Book, []Rejected) {
+func ReplayAll(r Rules, events []Event) (*Ledger, []Rejected) {
 	b := New(r)
 	var out []Rejected
 	for i := range events {
@@ -106,10 +106,10 @@ func ReplayAll(r Rules, events []Event) (*Book, []Rejected) {
 }
 
 // Lot finds a lot.
-func (b *Book) Lot(id string) (*Lot, bool) { l, ok := b.lots[id]; return l, ok }
+func (b *Ledger) Lot(id string) (*Lot, bool) { l, ok := b.lots[id]; return l, ok }
 
 // Lots lists all lots, the first made in front.
-func (b *Book) Lots() []*Lot {
+func (b *Ledger) Lots() []*Lot {
 	out := make([]*Lot, 0, len(b.order))
 	for _, id := range b.order {
 		out = append(out, b.lots[id])
@@ -118,22 +118,22 @@ func (b *Book) Lots() []*Lot {
 }
 
 // Kind names what a first taste is of: an entry and its part.
-func (l *Lot) Kind() string { return l.Taxon + "|" + l.Piece }
+func (l *Lot) Kind() string { return l.Taxon + "|" + l.Part }
 
 // Empty reports whether nothing of it is left.
 func (l *Lot) Empty() bool { return !l.Left.IsPositive() }
 
-// Lay puts a hold on a lot that follows from its find, and is no line of the book.
-func (b *Book) Lay(id string, why Reason, atMS int64) {
+// AddHold puts a hold on a lot that follows from its find, and is no line of the book.
+func (b *Ledger) AddHold(id string, why Reason, atMS int64) {
 	b.idx = nil
 	if l, ok := b.lots[id]; ok {
 		l.Holds = append(l.Holds, Hold{Lot: id, Reason: why, AtMS: atMS})
 	}
 }
 
-// LayUnlooked holds every bag with pieces that nobody looked at. It is asked after
+// AddUnlookedHolds holds every bag with pieces that nobody looked at. It is asked after
 // the events, since it follows from what they come to.
-func (b *Book) LayUnlooked() {
+func (b *Ledger) AddUnlookedHolds() {
 	b.idx = nil
 	for _, id := range b.order {
 		l := b.lots[id]
@@ -153,14 +153,14 @@ func (b *Book) LayUnlooked() {
 	}
 }
 
-// WholeAgain reports whether every item of a bag was looked at one by one after a
+// FullyReinspectedSince reports whether every item of a bag was looked at one by one after a
 // time: then what was mixed before is sorted.
-func (l *Lot) WholeAgain(afterMS int64) bool {
+func (l *Lot) FullyReinspectedSince(afterMS int64) bool {
 	return (l.Each || l.Pieces > 0 && l.Checked == l.Pieces) && l.RecheckedMS >= afterMS
 }
 
 // apply adds an event, or says why it can't be.
-func (b *Book) apply(e *Event) error {
+func (b *Ledger) apply(e *Event) error {
 	b.idx = nil
 	var err error
 	switch e.Kind {
@@ -183,12 +183,12 @@ func (b *Book) apply(e *Event) error {
 	return err
 }
 
-func (b *Book) add(l *Lot) {
+func (b *Ledger) add(l *Lot) {
 	b.lots[l.ID] = l
 	b.order = append(b.order, l.ID)
 }
 
-func (b *Book) bag(e *Event) error {
+func (b *Ledger) bag(e *Event) error {
 	op := string(e.Kind)
 	net := e.Gross.Sub(e.Tare)
 	switch {
@@ -206,14 +206,14 @@ func (b *Book) bag(e *Event) error {
 		return refuse(op, e.Lot, ErrBalance, "more-looked-at-than-pieces", e.Checked, e.Pieces)
 	}
 	b.Out.Bagged = b.Out.Bagged.Add(net)
-	b.add(&Lot{ID: e.Lot, Find: e.Find, Taxon: e.Taxon, Piece: e.Piece, Form: "fresh", Basket: e.Basket, AtMS: e.AtMS, PickedMS: e.PickedMS, Gross: e.Gross, Tare: e.Tare,
+	b.add(&Lot{ID: e.Lot, Find: e.Find, Taxon: e.Taxon, Part: e.Part, Form: "fresh", Basket: e.Basket, AtMS: e.AtMS, PickedMS: e.PickedMS, Gross: e.Gross, Tare: e.Tare,
 		Made: net, Left: net, Pieces: e.Pieces, Checked: e.Checked, Each: e.Each && e.Pieces == 0, Running: map[string]int64{}, Rev: e.Seq})
 	return nil
 }
 
 // make turns lots into lots. What went in and was added equals what came out, was
 // lost and was thrown away, to the last digit.
-func (b *Book) make(e *Event) error {
+func (b *Ledger) make(e *Event) error {
 	op := string(e.Kind)
 	if len(e.From) == 0 || len(e.To) == 0 {
 		return refuse(op, e.Lot, ErrMissing, "made-of-nothing")
@@ -266,7 +266,7 @@ func (b *Book) make(e *Event) error {
 		}
 	}
 	for _, t := range e.To {
-		l := &Lot{ID: t.Lot, Find: first.Find, Taxon: first.Taxon, Piece: first.Piece, Form: t.Form, AtMS: e.AtMS, PickedMS: first.PickedMS, Made: t.Amount, Left: t.Amount, Pieces: t.Pieces, Running: map[string]int64{}, Rev: e.Seq}
+		l := &Lot{ID: t.Lot, Find: first.Find, Taxon: first.Taxon, Part: first.Part, Form: t.Form, AtMS: e.AtMS, PickedMS: first.PickedMS, Made: t.Amount, Left: t.Amount, Pieces: t.Pieces, Running: map[string]int64{}, Rev: e.Seq}
 		l.Done = slices.Clone(first.Done)
 		for _, p := range parents {
 			l.Parents = append(l.Parents, p.ID)
@@ -280,7 +280,7 @@ func (b *Book) make(e *Event) error {
 	return nil
 }
 
-func (b *Book) take(l *Lot, e *Event) error {
+func (b *Ledger) take(l *Lot, e *Event) error {
 	if !e.Amount.IsPositive() || e.Amount.GreaterThan(l.Left) {
 		return refuse(string(e.Kind), l.ID, ErrBalance, "more-than-left", e.Amount, l.Left, l.ID)
 	}
@@ -292,7 +292,7 @@ func (b *Book) take(l *Lot, e *Event) error {
 }
 
 // change applies an event to one lot.
-func (b *Book) change(l *Lot, e *Event) error {
+func (b *Ledger) change(l *Lot, e *Event) error {
 	// What protects somebody is taken down whatever the clocks did meanwhile.
 	protects := e.Kind == Held || e.Kind == Freed || e.Kind == Threw || e.Kind == Rechecked || e.Kind == Felt && e.Outcome == "reaction"
 	if e.AtMS < l.PickedMS && !protects {
@@ -365,7 +365,7 @@ func (b *Book) change(l *Lot, e *Event) error {
 
 // Balance is what is left over when everything that came in is set against
 // everything that went out and is still there: nothing, always.
-func (b *Book) Balance() quantity.Amount {
+func (b *Ledger) Balance() quantity.Amount {
 	in := b.Out.Bagged.Add(b.Out.Added).Add(b.Out.Corrected)
 	out := b.Out.Loss.Add(b.Out.Discarded).Add(b.Out.Eaten)
 	for _, l := range b.lots {

@@ -2,7 +2,7 @@
 // pure: time is passed in, amounts are exact decimals of a gram, and nothing is
 // ever forgotten, only added.
 //
-// A [Book] is what a list of [Event]s comes to. Bags come from finds; batches are
+// A [Guide] is what a list of [Event]s comes to. Bags come from finds; batches are
 // made from bags and batches, split, mixed, dried, frozen, cooked; people eat from
 // them. Lots form a directed acyclic graph: a lot is made only from lots that were
 // there before it, and its parts are known to the gram. What went in equals what
@@ -19,7 +19,7 @@
 //
 // Eating is the last of several locks: the second look at home, what must be done
 // first, one new kind at a time, one person first, a small cooked portion, no
-// alcohol, a wait. See [Book.Serving].
+// alcohol, a wait. See [Guide.Serving].
 package lot
 
 import (
@@ -104,8 +104,8 @@ const (
 // Kinds lists the words.
 var Kinds = []Kind{Bagged, Made, Threw, Looked, Held, Freed, Began, Did, Sampled, Ate, Felt, Corrected, Rechecked}
 
-// Part is an amount of one lot.
-type Part struct {
+// Portion is an amount of one lot.
+type Portion struct {
 	Lot    string
 	Amount quantity.Amount // grams
 	Pieces int             // 0 when they were not counted
@@ -122,7 +122,7 @@ type Event struct {
 	// Of a bag.
 	Find        string
 	Taxon       string // what it is, by id
-	Piece       string // leaf, fruit, cap …
+	Part        string // leaf, fruit, cap …
 	Gross, Tare quantity.Amount
 	Pieces      int
 	Checked     int    // items that were looked at one by one
@@ -131,7 +131,7 @@ type Event struct {
 	PickedMS    int64
 
 	// Of making.
-	From, To             []Part
+	From, To             []Portion
 	Added, Loss, Discard quantity.Amount
 
 	Amount quantity.Amount // thrown away, eaten, or set right to

@@ -18,7 +18,7 @@ type index struct {
 	felt     map[felt][]int      // by person and kind, into Feelings
 }
 
-func (b *Book) indexed() *index {
+func (b *Ledger) indexed() *index {
 	if b.idx != nil {
 		return b.idx
 	}
@@ -42,7 +42,7 @@ func (b *Book) indexed() *index {
 
 // FeltAfter is what was said last of a kind by whoever ate of it, after they did; empty
 // when nothing was.
-func (b *Book) FeltAfter(s *Serving) string {
+func (b *Ledger) FeltAfter(s *Serving) string {
 	at := b.indexed().felt[felt{s.Person, s.Kind}]
 	for _, i := range slices.Backward(at) {
 		if f := &b.Feelings[i]; f.Seq > s.Seq {
@@ -54,7 +54,7 @@ func (b *Book) FeltAfter(s *Serving) string {
 
 // allHolds goes from each lot on which a hold was laid to those that it stops, in the
 // order in which the lots were made.
-func (b *Book) allHolds() map[string][]Hold {
+func (b *Ledger) allHolds() map[string][]Hold {
 	out := map[string][]Hold{}
 	for _, id := range b.order {
 		l := b.lots[id]
@@ -62,10 +62,10 @@ func (b *Book) allHolds() map[string][]Hold {
 			continue
 		}
 		made := map[string]bool{}
-		for _, m := range b.Forward(id) {
+		for _, m := range b.TraceForward(id) {
 			made[m] = true
 		}
-		for _, other := range b.Concerned(id) {
+		for _, other := range b.Affected(id) {
 			for _, h := range l.Holds {
 				if made[other] || !h.Unlooked {
 					out[other] = append(out[other], h)
@@ -77,8 +77,8 @@ func (b *Book) allHolds() map[string][]Hold {
 }
 
 // Clone is a ledger of its own that says the same.
-func (b *Book) Clone() *Book {
-	out := &Book{Rules: b.Rules, lots: make(map[string]*Lot, len(b.lots)), order: slices.Clip(b.order), Servings: slices.Clip(b.Servings), Feelings: slices.Clip(b.Feelings), Out: b.Out, seq: b.seq}
+func (b *Ledger) Clone() *Ledger {
+	out := &Ledger{Rules: b.Rules, lots: make(map[string]*Lot, len(b.lots)), order: slices.Clip(b.order), Servings: slices.Clip(b.Servings), Feelings: slices.Clip(b.Feelings), Out: b.Out, seq: b.seq}
 	all := make([]Lot, len(b.order))
 	for i, id := range b.order {
 		l := &all[i]
@@ -96,7 +96,7 @@ func (b *Book) Clone() *Book {
 
 // Play adds an event that was stored, or says why it contradicts the others; then
 // nothing has changed.
-func (b *Book) Play(e *Event) error { return b.apply(e) }
+func (b *Ledger) Play(e *Event) error { return b.apply(e) }
 
 // YieldKey names what a yield is of: a kind, and the form it was brought into.
 type YieldKey struct{ Kind, Form string }
@@ -115,13 +115,13 @@ type YieldTable map[YieldKey]YieldSum
 
 // Add adds an event. Makings to which something was added, or of more forms than one,
 // say nothing of a yield.
-func (t YieldTable) Add(e *Event, b *Book) {
+func (t YieldTable) Add(e *Event, b *Ledger) {
 	if e.Kind != Made || len(e.From) == 0 || !e.Added.IsZero() {
 		return
 	}
 	l, ok := b.lots[e.From[0].Lot]
 	form := e.To[0].Form
-	if !ok || l.Form == form || slices.ContainsFunc(e.To, func(p Part) bool { return p.Form != form }) {
+	if !ok || l.Form == form || slices.ContainsFunc(e.To, func(p Portion) bool { return p.Form != form }) {
 		return
 	}
 	key := YieldKey{l.Kind(), form}

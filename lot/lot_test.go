@@ -24,7 +24,7 @@ func g(s string) quantity.Amount {
 // desk is a book with what tests say to it.
 type desk struct {
 	t     *testing.T
-	b     *lot.Book
+	b     *lot.Ledger
 	log   []lot.Event
 	seq   int64
 	steps []string
@@ -45,7 +45,9 @@ func (d *desk) try(e lot.Event) error {
 	return err
 }
 
-func (d *desk) cleared(bag *lot.Lot) (bool, lot.Reason) { return d.bad[bag.ID] == "", lot.Reason{Code: d.bad[bag.ID]} }
+func (d *desk) cleared(bag *lot.Lot) (bool, lot.Reason) {
+	return d.bad[bag.ID] == "", lot.Reason{Code: d.bad[bag.ID]}
+}
 
 func (d *desk) do(list ...lot.Event) {
 	d.t.Helper()
@@ -69,10 +71,10 @@ func (d *desk) refused(want error, words string, e lot.Event) {
 }
 
 func bag(id, find, grams string) lot.Event {
-	return lot.Event{Kind: lot.Bagged, Lot: id, Find: find, Taxon: "t-" + find[:1], Piece: "cap", Gross: g(grams).Add(g("12.5")), Tare: g("12.5"), PickedMS: 100, AtMS: 200}
+	return lot.Event{Kind: lot.Bagged, Lot: id, Find: find, Taxon: "t-" + find[:1], Part: "cap", Gross: g(grams).Add(g("12.5")), Tare: g("12.5"), PickedMS: 100, AtMS: 200}
 }
 
-func made(at int64, from []lot.Part, to []lot.Part, loss string) lot.Event {
+func made(at int64, from []lot.Portion, to []lot.Portion, loss string) lot.Event {
 	return lot.Event{Kind: lot.Made, AtMS: at, From: from, To: to, Loss: g(loss)}
 }
 
@@ -84,7 +86,7 @@ func ate(id, who, grams string, at int64, first bool) lot.Event {
 func kitchen(t *testing.T) *desk {
 	d := newDesk(t)
 	d.do(bag("A", "f1", "400"), lot.Event{Kind: lot.Looked, Lot: "A", By: "Sorrel", AtMS: 300}, lot.Event{Kind: lot.Sampled, Lot: "A", AtMS: 300},
-		made(400, []lot.Part{{Lot: "A", Amount: g("200")}}, []lot.Part{{Lot: "B", Amount: g("150"), Form: "cooked"}}, "50"))
+		made(400, []lot.Portion{{Lot: "A", Amount: g("200")}}, []lot.Portion{{Lot: "B", Amount: g("150"), Form: "cooked"}}, "50"))
 	return d
 }
 
@@ -94,18 +96,18 @@ func TestWhatDoesNotAddUp(t *testing.T) {
 	d.refused(lot.ErrBalance, "more-looked-at-than-pieces 5 4", func() lot.Event { e := bag("N", "f1", "10"); e.Pieces, e.Checked = 4, 5; return e }())
 	d.refused(lot.ErrRepeated, "already", bag("A", "f1", "10"))
 	d.refused(lot.ErrOrder, "bagged-before-picked", func() lot.Event { e := bag("N", "f1", "10"); e.PickedMS = 500; return e }())
-	d.refused(lot.ErrBalance, "taken-more-than-left", made(500, []lot.Part{{Lot: "A", Amount: g("200.000001")}}, []lot.Part{{Lot: "N", Amount: g("200.000001"), Form: "dried"}}, "0"))
-	d.refused(lot.ErrBalance, "in-is-not-out", made(500, []lot.Part{{Lot: "A", Amount: g("100")}}, []lot.Part{{Lot: "N", Amount: g("10"), Form: "dried"}}, "89.9"))
-	d.refused(lot.ErrOrder, "made-before-part B", made(350, []lot.Part{{Lot: "B", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("1"), Form: "frozen"}}, "0"))
-	d.refused(lot.ErrRepeated, "named-twice A", made(500, []lot.Part{{Lot: "A", Amount: g("1")}, {Lot: "A", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("2"), Form: "dried"}}, "0"))
-	d.refused(lot.ErrUnknown, "no-such-lot", made(500, []lot.Part{{Lot: "Z", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("1"), Form: "dried"}}, "0"))
-	d.refused(lot.ErrMissing, "no-such-form raw", made(500, []lot.Part{{Lot: "A", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("1"), Form: "raw"}}, "0"))
+	d.refused(lot.ErrBalance, "taken-more-than-left", made(500, []lot.Portion{{Lot: "A", Amount: g("200.000001")}}, []lot.Portion{{Lot: "N", Amount: g("200.000001"), Form: "dried"}}, "0"))
+	d.refused(lot.ErrBalance, "in-is-not-out", made(500, []lot.Portion{{Lot: "A", Amount: g("100")}}, []lot.Portion{{Lot: "N", Amount: g("10"), Form: "dried"}}, "89.9"))
+	d.refused(lot.ErrOrder, "made-before-part B", made(350, []lot.Portion{{Lot: "B", Amount: g("1")}}, []lot.Portion{{Lot: "N", Amount: g("1"), Form: "frozen"}}, "0"))
+	d.refused(lot.ErrRepeated, "named-twice A", made(500, []lot.Portion{{Lot: "A", Amount: g("1")}, {Lot: "A", Amount: g("1")}}, []lot.Portion{{Lot: "N", Amount: g("2"), Form: "dried"}}, "0"))
+	d.refused(lot.ErrUnknown, "no-such-lot", made(500, []lot.Portion{{Lot: "Z", Amount: g("1")}}, []lot.Portion{{Lot: "N", Amount: g("1"), Form: "dried"}}, "0"))
+	d.refused(lot.ErrMissing, "no-such-form raw", made(500, []lot.Portion{{Lot: "A", Amount: g("1")}}, []lot.Portion{{Lot: "N", Amount: g("1"), Form: "raw"}}, "0"))
 	d.refused(lot.ErrBalance, "more-than-left", lot.Event{Kind: lot.Threw, Lot: "B", Amount: g("150.1"), AtMS: 500})
 	d.refused(lot.ErrOrder, "not-there-yet", ate("B", "Sorrel", "10", 399, true))
 	d.refused(lot.ErrMissing, "why-corrected", lot.Event{Kind: lot.Corrected, Lot: "A", Amount: g("10"), AtMS: 500})
 	// Two kinds are never one lot.
 	d.do(bag("C", "x1", "50"))
-	d.refused(lot.ErrBalance, "mixed-kinds", made(500, []lot.Part{{Lot: "A", Amount: g("1")}, {Lot: "C", Amount: g("1")}}, []lot.Part{{Lot: "N", Amount: g("2"), Form: "cooked"}}, "0"))
+	d.refused(lot.ErrBalance, "mixed-kinds", made(500, []lot.Portion{{Lot: "A", Amount: g("1")}, {Lot: "C", Amount: g("1")}}, []lot.Portion{{Lot: "N", Amount: g("2"), Form: "cooked"}}, "0"))
 	if !d.b.Balance().IsZero() {
 		t.Errorf("%s g too much", d.b.Balance())
 	}
@@ -116,7 +118,7 @@ func TestLocks(t *testing.T) {
 	day := int64(24 * lot.HourMS)
 	d := newDesk(t)
 	d.steps = []string{"boil"}
-	d.do(bag("A", "f1", "400"), made(400, []lot.Part{{Lot: "A", Amount: g("200")}}, []lot.Part{{Lot: "B", Amount: g("200"), Form: "cooked"}}, "0"))
+	d.do(bag("A", "f1", "400"), made(400, []lot.Portion{{Lot: "A", Amount: g("200")}}, []lot.Portion{{Lot: "B", Amount: g("200"), Form: "cooked"}}, "0"))
 	d.refused(lot.ErrNotYet, "second-look-not-made A", ate("B", "Sorrel", "10", 500, true))
 	d.do(lot.Event{Kind: lot.Looked, Lot: "A", By: "Tansy", AtMS: 450})
 	d.bad["A"] = "the print disagrees"
@@ -144,7 +146,7 @@ func TestLocks(t *testing.T) {
 	d.do(ate("B", "Tansy", "10", 700+2*day, true))
 	// Another new kind has to wait for this one.
 	d.do(bag("X", "x1", "100"), lot.Event{Kind: lot.Looked, Lot: "X", By: "Sorrel", AtMS: 300}, lot.Event{Kind: lot.Sampled, Lot: "X", AtMS: 300}, lot.Event{Kind: lot.Did, Lot: "X", Step: "boil", AtMS: 300},
-		made(800, []lot.Part{{Lot: "X", Amount: g("50")}}, []lot.Part{{Lot: "Y", Amount: g("50"), Form: "cooked"}}, "0"))
+		made(800, []lot.Portion{{Lot: "X", Amount: g("50")}}, []lot.Portion{{Lot: "Y", Amount: g("50"), Form: "cooked"}}, "0"))
 	d.refused(lot.ErrNotYet, "taste-running", ate("Y", "Tansy", "10", 700+2*day, true))
 	d.refused(lot.ErrNotYet, "cooked", ate("X", "Sorrel", "10", 700+2*day, true)) // never raw
 	// A dislike is no reaction.
@@ -153,7 +155,7 @@ func TestLocks(t *testing.T) {
 	// A reaction is taken down at any time, holds everything, and stays with the person.
 	d.do(lot.Event{Kind: lot.Felt, Lot: "B", Person: "Tansy", Outcome: "reaction", AtMS: 701 + 4*day})
 	d.refused(lot.ErrHeld, "held: held", ate("B", "Sorrel", "10", 800+4*day, false))
-	d.refused(lot.ErrHeld, "held", made(900+4*day, []lot.Part{{Lot: "A", Amount: g("10")}}, []lot.Part{{Lot: "N", Amount: g("10"), Form: "dried"}}, "0"))
+	d.refused(lot.ErrHeld, "held", made(900+4*day, []lot.Portion{{Lot: "A", Amount: g("10")}}, []lot.Portion{{Lot: "N", Amount: g("10"), Form: "dried"}}, "0"))
 	d.refused(lot.ErrMissing, "freed-by-whom", lot.Event{Kind: lot.Freed, Lot: "B", By: "Sorrel", AtMS: 900 + 4*day})
 	d.do(lot.Event{Kind: lot.Freed, Lot: "B", By: "Sorrel", Why: "the poison service found a cold", AtMS: 900 + 4*day})
 	d.do(ate("B", "Sorrel", "10", 1000+4*day, false))
@@ -168,8 +170,8 @@ func TestStepsAreDoneToAll(t *testing.T) {
 	d := newDesk(t)
 	d.steps = []string{"boil"}
 	d.do(bag("A", "f1", "100"), bag("B", "f2", "100"), lot.Event{Kind: lot.Did, Lot: "A", Step: "boil", AtMS: 300},
-		made(400, []lot.Part{{Lot: "A", Amount: g("10")}}, []lot.Part{{Lot: "C", Amount: g("10"), Form: "cooked"}}, "0"),
-		made(400, []lot.Part{{Lot: "A", Amount: g("10")}, {Lot: "B", Amount: g("10")}}, []lot.Part{{Lot: "D", Amount: g("20"), Form: "cooked"}}, "0"))
+		made(400, []lot.Portion{{Lot: "A", Amount: g("10")}}, []lot.Portion{{Lot: "C", Amount: g("10"), Form: "cooked"}}, "0"),
+		made(400, []lot.Portion{{Lot: "A", Amount: g("10")}, {Lot: "B", Amount: g("10")}}, []lot.Portion{{Lot: "D", Amount: g("20"), Form: "cooked"}}, "0"))
 	c, _ := d.b.Lot("C")
 	m, _ := d.b.Lot("D")
 	if len(c.Done) != 1 || len(m.Done) != 0 || !m.Mixed || c.Mixed {
@@ -207,7 +209,7 @@ func TestHoldingTimes(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if ours := lot.Standard().KeepDays[r[0]]; ours <= 0 || ours > least {
+		if ours := lot.Standard().ShelfLifeDays[r[0]]; ours <= 0 || ours > least {
 			t.Errorf("%s keeps %d days here; %s", r[0], ours, r[2])
 		}
 	}
@@ -215,8 +217,8 @@ func TestHoldingTimes(t *testing.T) {
 
 func TestYieldAndKeeping(t *testing.T) {
 	d := newDesk(t)
-	d.do(bag("A", "f1", "1000"), made(300, []lot.Part{{Lot: "A", Amount: g("400")}}, []lot.Part{{Lot: "B", Amount: g("40"), Form: "dried"}}, "360"),
-		made(300, []lot.Part{{Lot: "A", Amount: g("600")}}, []lot.Part{{Lot: "C", Amount: g("80"), Form: "dried"}}, "520"))
+	d.do(bag("A", "f1", "1000"), made(300, []lot.Portion{{Lot: "A", Amount: g("400")}}, []lot.Portion{{Lot: "B", Amount: g("40"), Form: "dried"}}, "360"),
+		made(300, []lot.Portion{{Lot: "A", Amount: g("600")}}, []lot.Portion{{Lot: "C", Amount: g("80"), Form: "dried"}}, "520"))
 	if r, n := lot.Yield(d.log, d.b, "t-f|cap", "dried"); n != 2 || r.String() != "0.12" {
 		t.Errorf("%s of %d", r, n)
 	}
@@ -224,7 +226,7 @@ func TestYieldAndKeeping(t *testing.T) {
 		t.Error("a yield from nothing")
 	}
 	a, _ := d.b.Lot("A")
-	if at, ok := d.b.KeepBy(a); !ok || at != 100+2*24*lot.HourMS {
+	if at, ok := d.b.UseBy(a); !ok || at != 100+2*24*lot.HourMS {
 		t.Errorf("keeps to %d", at)
 	}
 }

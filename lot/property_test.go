@@ -32,17 +32,17 @@ func muddle(t *testing.T, seed uint64) *desk {
 			e := lot.Event{Kind: lot.Made, AtMS: at, Loss: g(gram(3)), Discard: g(gram(3)), Added: g(gram(20))}
 			sum := e.Added
 			for range 1 + r.IntN(3) {
-				p := lot.Part{Lot: any(), Amount: g(gram(80))}
+				p := lot.Portion{Lot: any(), Amount: g(gram(80))}
 				e.From = append(e.From, p)
 				sum = sum.Add(p.Amount)
 			}
 			rest := sum.Sub(e.Loss).Sub(e.Discard)
 			for k := range r.IntN(2) {
-				p := lot.Part{Lot: fmt.Sprintf("M%d-%d", i, k), Amount: g(gram(15)), Form: lot.Forms[r.IntN(len(lot.Forms))]}
+				p := lot.Portion{Lot: fmt.Sprintf("M%d-%d", i, k), Amount: g(gram(15)), Form: lot.Forms[r.IntN(len(lot.Forms))]}
 				e.To = append(e.To, p)
 				rest = rest.Sub(p.Amount)
 			}
-			e.To = append(e.To, lot.Part{Lot: fmt.Sprintf("M%d", i), Amount: rest, Form: "cooked"})
+			e.To = append(e.To, lot.Portion{Lot: fmt.Sprintf("M%d", i), Amount: rest, Form: "cooked"})
 			_ = d.try(e)
 		case 5:
 			_ = d.try(lot.Event{Kind: lot.Threw, Lot: any(), Amount: g(gram(40)), AtMS: at})
@@ -102,14 +102,14 @@ func TestTraceBothWays(t *testing.T) {
 				t.Fatalf("seed %d: %s is an orphan", seed, x.ID)
 			}
 			for _, y := range d.b.Lots() {
-				if slices.Contains(d.b.Forward(x.ID), y.ID) != slices.Contains(d.b.Back(y.ID), x.ID) {
+				if slices.Contains(d.b.TraceForward(x.ID), y.ID) != slices.Contains(d.b.TraceBack(y.ID), x.ID) {
 					t.Fatalf("seed %d: %s and %s know each other one way only", seed, x.ID, y.ID)
 				}
 			}
 		}
 		for _, s := range d.b.Servings {
 			for _, bag := range d.b.Bags(s.Lot) {
-				if !slices.Contains(d.b.Eaters(d.b.Forward(bag)), s) {
+				if !slices.Contains(d.b.Eaters(d.b.TraceForward(bag)), s) {
 					t.Fatalf("seed %d: %s ate of %s and is not found from %s", seed, s.Person, s.Lot, bag)
 				}
 				b, _ := d.b.Lot(bag)
@@ -133,13 +133,13 @@ func TestHoldsReach(t *testing.T) {
 		d.do(lot.Event{Kind: lot.Held, Lot: x.ID, Why: "a stray was found", AtMS: 10_000})
 		want := map[string]bool{}
 		for _, bag := range d.b.Bags(x.ID) {
-			for _, l := range d.b.Forward(bag) {
+			for _, l := range d.b.TraceForward(bag) {
 				want[l] = true
 			}
 			home, _ := d.b.Lot(bag)
 			for _, y := range all {
 				if home.Basket != "" && y.Basket == home.Basket {
-					for _, l := range d.b.Forward(y.ID) {
+					for _, l := range d.b.TraceForward(y.ID) {
 						want[l] = true
 					}
 				}
@@ -157,7 +157,7 @@ func TestHoldsReach(t *testing.T) {
 				continue
 			}
 			late := int64(1) << 50
-			if d.try(ate(l.ID, "Rue", "0.001", late, true)) == nil || d.try(made(late, []lot.Part{{Lot: l.ID, Amount: g("0.001")}}, []lot.Part{{Lot: "late", Amount: g("0.001"), Form: "dried"}}, "0")) == nil {
+			if d.try(ate(l.ID, "Rue", "0.001", late, true)) == nil || d.try(made(late, []lot.Portion{{Lot: l.ID, Amount: g("0.001")}}, []lot.Portion{{Lot: "late", Amount: g("0.001"), Form: "dried"}}, "0")) == nil {
 				t.Fatalf("seed %d: %s is held and was used", seed, l.ID)
 			}
 		}

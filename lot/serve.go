@@ -13,8 +13,8 @@ type Rules struct {
 	// it was; TasteMost is the most of a first taste, in grams.
 	WaitMS    int64
 	TasteMost quantity.Amount
-	// KeepDays is how many days a form keeps, by form.
-	KeepDays map[string]int
+	// ShelfLifeDays is how many days a form keeps, by form.
+	ShelfLifeDays map[string]int
 }
 
 // HourMS is an hour.
@@ -25,7 +25,7 @@ const HourMS = 3_600_000
 // testdata/holding-times.csv); ground, pickled and extract are common practice
 // without a source.
 func Standard() Rules {
-	return Rules{WaitMS: 24 * HourMS, TasteMost: quantity.Amount{}.Add(twenty), KeepDays: map[string]int{"fresh": 2, "cooked": 2, "frozen": 240, "dried": 180, "ground": 90, "pickled": 14, "extract": 365}}
+	return Rules{WaitMS: 24 * HourMS, TasteMost: quantity.Amount{}.Add(twenty), ShelfLifeDays: map[string]int{"fresh": 2, "cooked": 2, "frozen": 240, "dried": 180, "ground": 90, "pickled": 14, "extract": 365}}
 }
 
 var twenty, _ = quantity.Parse("20")
@@ -41,8 +41,8 @@ type State struct {
 // worked out outside, from the finds, since the guide may have changed since.
 type Cleared func(bag *Lot) (ok bool, why Reason)
 
-// Standing says where a lot stands. steps are what must be done first to its kind.
-func (b *Book) Standing(l *Lot, steps []string, cleared Cleared) State {
+// Posterior says where a lot stands. steps are what must be done first to its kind.
+func (b *Ledger) Standing(l *Lot, steps []string, cleared Cleared) State {
 	if holds := b.HoldsOn(l.ID); len(holds) > 0 {
 		return State{"held", reason("held"), &holds[0]}
 	}
@@ -71,7 +71,7 @@ func (b *Book) Standing(l *Lot, steps []string, cleared Cleared) State {
 
 // tasters lists who has a first taste of a kind behind them that went without a
 // reaction.
-func (b *Book) tasters(kind string) []string {
+func (b *Ledger) tasters(kind string) []string {
 	var out []string
 	for _, s := range b.Servings {
 		if s.Kind == kind && s.First && b.tasted(s.Person, kind) && !slices.Contains(out, s.Person) {
@@ -83,7 +83,7 @@ func (b *Book) tasters(kind string) []string {
 
 // tasted: the last word on the kind by this person, after the last first taste, is
 // not a reaction.
-func (b *Book) tasted(person, kind string) bool {
+func (b *Ledger) tasted(person, kind string) bool {
 	var at int64 = -1
 	for _, s := range b.Servings {
 		if s.Person == person && s.Kind == kind && s.First {
@@ -105,7 +105,7 @@ func (b *Book) tasted(person, kind string) bool {
 
 // running finds a first taste whose wait is not over, or of which nobody has said
 // how it was.
-func (b *Book) running(person string) (Serving, bool) {
+func (b *Ledger) running(person string) (Serving, bool) {
 	for i := len(b.Servings) - 1; i >= 0; i-- {
 		s := b.Servings[i]
 		if s.Person == person && s.First && !slices.ContainsFunc(b.Feelings, func(f Feeling) bool { return f.Person == person && f.Kind == s.Kind && f.Seq > s.Seq }) {
@@ -117,7 +117,7 @@ func (b *Book) running(person string) (Serving, bool) {
 
 // Serving says whether somebody may eat of a lot, and how: nil when they may. first
 // tells that it has to be a first taste.
-func (b *Book) Serving(l *Lot, person string, steps []string, cleared Cleared) (first bool, err error) {
+func (b *Ledger) Serving(l *Lot, person string, steps []string, cleared Cleared) (first bool, err error) {
 	op := "ate"
 	s := b.Standing(l, steps, cleared)
 	if kind, ok := map[string]error{"held": ErrHeld, "empty": ErrBalance, "second-look": ErrNotYet, "first-steps": ErrNotYet}[s.Code]; ok {
@@ -145,7 +145,7 @@ func (b *Book) Serving(l *Lot, person string, steps []string, cleared Cleared) (
 // Check says why an event may not be added now, or nil. seen is, by lot, the Rev
 // that the asking screen knew; a lot changed since is refused, so that two screens
 // can't edit it past each other.
-func (b *Book) Check(e *Event, seen map[string]int64, steps func(*Lot) []string, cleared Cleared) error {
+func (b *Ledger) Check(e *Event, seen map[string]int64, steps func(*Lot) []string, cleared Cleared) error {
 	for id, rev := range seen {
 		if l, ok := b.lots[id]; ok && l.Rev > rev {
 			return refuse(string(e.Kind), id, ErrChanged, "changed", id)
@@ -190,7 +190,7 @@ func (b *Book) Check(e *Event, seen map[string]int64, steps func(*Lot) []string,
 	return nil
 }
 
-func (b *Book) checkAte(e *Event, steps func(*Lot) []string, cleared Cleared) error {
+func (b *Ledger) checkAte(e *Event, steps func(*Lot) []string, cleared Cleared) error {
 	l, ok := b.lots[e.Lot]
 	if !ok {
 		return nil // apply says it
@@ -216,11 +216,11 @@ func (b *Book) checkAte(e *Event, steps func(*Lot) []string, cleared Cleared) er
 
 // Sampled reports whether a raw sample was kept of the lot or of one it was made
 // from.
-func (b *Book) Sampled(l *Lot) bool {
-	return slices.ContainsFunc(b.Back(l.ID), func(id string) bool { return b.lots[id].Sampled })
+func (b *Ledger) Sampled(l *Lot) bool {
+	return slices.ContainsFunc(b.TraceBack(l.ID), func(id string) bool { return b.lots[id].Sampled })
 }
 
-func (b *Book) checkFelt(e *Event) error {
+func (b *Ledger) checkFelt(e *Event) error {
 	l, ok := b.lots[e.Lot]
 	if !ok || e.Outcome == "reaction" {
 		return nil // what goes wrong is taken down at any time
@@ -233,16 +233,16 @@ func (b *Book) checkFelt(e *Event) error {
 }
 
 // Add checks an event and adds it.
-func (b *Book) Add(e *Event, seen map[string]int64, steps func(*Lot) []string, cleared Cleared) error {
+func (b *Ledger) Add(e *Event, seen map[string]int64, steps func(*Lot) []string, cleared Cleared) error {
 	if err := b.Check(e, seen, steps, cleared); err != nil {
 		return err
 	}
 	return b.apply(e)
 }
 
-// KeepBy is the end of a lot's keeping, in ms; false where none is set.
-func (b *Book) KeepBy(l *Lot) (int64, bool) {
-	days, ok := b.Rules.KeepDays[l.Form]
+// UseBy is the end of a lot's keeping, in ms; false where none is set.
+func (b *Ledger) UseBy(l *Lot) (int64, bool) {
+	days, ok := b.Rules.ShelfLifeDays[l.Form]
 	if !ok {
 		return 0, false
 	}
@@ -256,7 +256,7 @@ func (b *Book) KeepBy(l *Lot) (int64, bool) {
 // Yield is how much comes of a gram when an entry's part is brought into a form, from
 // what was made before: the sum of what came out over the sum of what went in, and in
 // how many makings.
-func Yield(events []Event, b *Book, kind, form string) (ratio quantity.Amount, makings int) {
+func Yield(events []Event, b *Ledger, kind, form string) (ratio quantity.Amount, makings int) {
 	t := YieldTable{}
 	for i := range events {
 		t.Add(&events[i], b)

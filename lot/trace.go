@@ -2,17 +2,17 @@ package lot
 
 import "slices"
 
-// Back lists a lot and everything it was made from, itself first.
-func (b *Book) Back(id string) []string {
+// TraceBack lists a lot and everything it was made from, itself first.
+func (b *Ledger) TraceBack(id string) []string {
 	return b.reach([]string{id}, func(l *Lot) []string { return l.Parents })
 }
 
-// Forward lists a lot and everything made from it, itself first.
-func (b *Book) Forward(id string) []string {
+// TraceForward lists a lot and everything made from it, itself first.
+func (b *Ledger) TraceForward(id string) []string {
 	return b.reach([]string{id}, func(l *Lot) []string { return l.Children })
 }
 
-func (b *Book) reach(from []string, next func(*Lot) []string) []string {
+func (b *Ledger) reach(from []string, next func(*Lot) []string) []string {
 	out := slices.Clone(from)
 	for i := 0; i < len(out); i++ {
 		l, ok := b.lots[out[i]]
@@ -29,9 +29,9 @@ func (b *Book) reach(from []string, next func(*Lot) []string) []string {
 }
 
 // Bags lists the bags that a lot goes back to.
-func (b *Book) Bags(id string) []string {
+func (b *Ledger) Bags(id string) []string {
 	var out []string
-	for _, l := range b.Back(id) {
+	for _, l := range b.TraceBack(id) {
 		if lot, ok := b.lots[l]; ok && len(lot.Parents) == 0 {
 			out = append(out, l)
 		}
@@ -39,11 +39,11 @@ func (b *Book) Bags(id string) []string {
 	return out
 }
 
-// Concerned lists every lot that a failure of one concerns: all it was made from,
+// Affected lists every lot that a failure of one concerns: all it was made from,
 // the bags that lay in one basket with those, and everything made from any of
 // them, in every form.
-func (b *Book) Concerned(id string) []string {
-	back := b.Back(id)
+func (b *Ledger) Affected(id string) []string {
+	back := b.TraceBack(id)
 	for _, bag := range b.Bags(id) {
 		for _, other := range b.indexed().baskets[b.lots[bag].Basket] {
 			if !slices.Contains(back, other) {
@@ -55,7 +55,7 @@ func (b *Book) Concerned(id string) []string {
 }
 
 // OfFind lists the bags of a find and everything made from them.
-func (b *Book) OfFind(find string) []string {
+func (b *Ledger) OfFind(find string) []string {
 	var bags []string
 	for _, l := range b.Lots() {
 		if l.Find == find && len(l.Parents) == 0 {
@@ -66,7 +66,7 @@ func (b *Book) OfFind(find string) []string {
 }
 
 // Eaters lists who ate of any of the lots, in the order in which they did.
-func (b *Book) Eaters(lots []string) []Serving {
+func (b *Ledger) Eaters(lots []string) []Serving {
 	var at []int
 	seen := map[string]bool{}
 	for _, id := range lots {
@@ -85,9 +85,9 @@ func (b *Book) Eaters(lots []string) []Serving {
 
 // HoldsOn lists every hold that stops a lot: its own and those on any lot that
 // concerns it. What was not looked at in a bag reaches what was made of that bag.
-func (b *Book) HoldsOn(id string) []Hold { return b.indexed().holds[id] }
+func (b *Ledger) HoldsOn(id string) []Hold { return b.indexed().holds[id] }
 
 // Ate reports whether a person ate of anything: such a person can't be removed.
-func (b *Book) Ate(person string) bool {
+func (b *Ledger) Ate(person string) bool {
 	return slices.ContainsFunc(b.Servings, func(s Serving) bool { return s.Person == person })
 }

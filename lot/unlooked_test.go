@@ -8,27 +8,27 @@ import (
 )
 
 // bagOf is a book with one bag of so many pieces of which some were looked at.
-func bagOf(t *testing.T, pieces, checked int, each bool) *lot.Book {
+func bagOf(t *testing.T, pieces, checked int, each bool) *lot.Ledger {
 	t.Helper()
 	b := lot.New(lot.Standard())
-	add(t, b, &lot.Event{Seq: 1, AtMS: 10, Kind: lot.Bagged, Lot: "B1", Find: "f", Taxon: "x", Piece: "leaf", Gross: g("110"), Tare: g("10"), Pieces: pieces, Checked: checked, Each: each})
+	add(t, b, &lot.Event{Seq: 1, AtMS: 10, Kind: lot.Bagged, Lot: "B1", Find: "f", Taxon: "x", Part: "leaf", Gross: g("110"), Tare: g("10"), Pieces: pieces, Checked: checked, Each: each})
 	return b
 }
 
-func add(t *testing.T, b *lot.Book, e *lot.Event) {
+func add(t *testing.T, b *lot.Ledger, e *lot.Event) {
 	t.Helper()
 	if err := b.Add(e, nil, nothing, always); err != nil {
 		t.Fatal(err)
 	}
 }
 
-func nothing(*lot.Lot) []string      { return nil }
+func nothing(*lot.Lot) []string          { return nil }
 func always(*lot.Lot) (bool, lot.Reason) { return true, lot.Reason{} }
-func heldFor(b *lot.Book, id string) bool {
+func heldFor(b *lot.Ledger, id string) bool {
 	for _, l := range b.Lots() {
 		l.Holds = nil
 	}
-	b.LayUnlooked()
+	b.AddUnlookedHolds()
 	return len(b.HoldsOn(id)) > 0
 }
 
@@ -50,11 +50,11 @@ func TestUnlookedPiecesAreHeld(t *testing.T) {
 		}
 	}
 	b := bagOf(t, 40, 1, false)
-	add(t, b, &lot.Event{Seq: 2, AtMS: 20, Kind: lot.Made, From: []lot.Part{{Lot: "B1", Amount: g("50")}}, To: []lot.Part{{Lot: "D1", Amount: g("50"), Form: "cooked"}}})
+	add(t, b, &lot.Event{Seq: 2, AtMS: 20, Kind: lot.Made, From: []lot.Portion{{Lot: "B1", Amount: g("50")}}, To: []lot.Portion{{Lot: "D1", Amount: g("50"), Form: "cooked"}}})
 	if !heldFor(b, "B1") || !heldFor(b, "D1") {
 		t.Error("what was made of a bag with unlooked pieces is not held")
 	}
-	b.LayUnlooked()
+	b.AddUnlookedHolds()
 	if err := b.Add(&lot.Event{Seq: 3, AtMS: 30, Kind: lot.Freed, Lot: "B1", By: "P", Why: "they look fine"}, nil, nothing, always); !errors.Is(err, lot.ErrHeld) {
 		t.Errorf("freed by a word: %v", err)
 	}
@@ -76,7 +76,7 @@ func TestUnlookedPiecesAreHeld(t *testing.T) {
 func TestUnlookedReachesDownOnly(t *testing.T) {
 	b := lot.New(lot.Standard())
 	for i, id := range []string{"B1", "B2"} {
-		add(t, b, &lot.Event{Seq: int64(i + 1), AtMS: 10, Kind: lot.Bagged, Lot: id, Find: "f", Taxon: "x", Piece: "leaf", Gross: g("110"), Tare: g("10"), Pieces: 10, Checked: 10 * i, Basket: "pail"})
+		add(t, b, &lot.Event{Seq: int64(i + 1), AtMS: 10, Kind: lot.Bagged, Lot: id, Find: "f", Taxon: "x", Part: "leaf", Gross: g("110"), Tare: g("10"), Pieces: 10, Checked: 10 * i, Basket: "pail"})
 	}
 	if !heldFor(b, "B1") || heldFor(b, "B2") {
 		t.Error("B1 should be held and B2 not")
@@ -86,7 +86,7 @@ func TestUnlookedReachesDownOnly(t *testing.T) {
 // A line that contradicts the others is set aside, and what comes behind it counts.
 func TestReplayAllSetsAside(t *testing.T) {
 	events := []lot.Event{
-		{Seq: 1, AtMS: 10, Kind: lot.Bagged, Lot: "B1", Find: "f", Taxon: "x", Piece: "leaf", Gross: g("110"), Tare: g("10"), Each: true},
+		{Seq: 1, AtMS: 10, Kind: lot.Bagged, Lot: "B1", Find: "f", Taxon: "x", Part: "leaf", Gross: g("110"), Tare: g("10"), Each: true},
 		{Seq: 2, AtMS: 20, Kind: lot.Threw, Lot: "B1", Amount: g("60")},
 		{Seq: 3, AtMS: 21, Kind: lot.Threw, Lot: "B1", Amount: g("60")}, // of another program
 		{Seq: 4, AtMS: 22, Kind: lot.Threw, Lot: "nowhere", Amount: g("1")},
@@ -102,7 +102,7 @@ func TestReplayAllSetsAside(t *testing.T) {
 // What protects somebody is taken down although a clock stands before the picking.
 func TestClocksBehind(t *testing.T) {
 	b := lot.New(lot.Standard())
-	add(t, b, &lot.Event{Seq: 1, AtMS: 1000, PickedMS: 900, Kind: lot.Bagged, Lot: "B1", Find: "f", Taxon: "x", Piece: "leaf", Gross: g("110"), Tare: g("10"), Each: true})
+	add(t, b, &lot.Event{Seq: 1, AtMS: 1000, PickedMS: 900, Kind: lot.Bagged, Lot: "B1", Find: "f", Taxon: "x", Part: "leaf", Gross: g("110"), Tare: g("10"), Each: true})
 	for i, e := range []lot.Event{{Kind: lot.Held, Why: "a doubt"}, {Kind: lot.Freed, By: "P", Why: "told so"}, {Kind: lot.Threw, Amount: g("1")}, {Kind: lot.Felt, Person: "p", Outcome: "reaction"}} {
 		e.Seq, e.AtMS, e.Lot = int64(i+2), 5, "B1"
 		add(t, b, &e)

@@ -5,9 +5,9 @@ import "math"
 // Site is a place on the globe: degrees, north and east positive, and metres.
 type Site struct{ Lat, Lon, Alt float64 }
 
-// Law says by how many days the same event comes later northward, eastward and
+// Gradient says by how many days the same event comes later northward, eastward and
 // upward in spring.
-type Law struct {
+type Gradient struct {
 	Code     string  // hopkins, europe; the package words names it, its source and where it holds
 	PerLat   float64 // days for one degree towards the pole
 	PerLon   float64 // days for one degree eastward
@@ -23,7 +23,7 @@ const metresPerFoot = 0.3048 // exactly
 // degrees of longitude eastward and 400 feet upward; in late summer and autumn as
 // much earlier (A. D. Hopkins 1918, Periodical events and natural law as guides to
 // agricultural research and practice, Monthly Weather Review Supplement 9).
-var Hopkins = Law{Code: "hopkins", PerLat: 4, PerLon: 4.0 / 5, PerMetre: 4 / (400 * metresPerFoot),
+var Hopkins = Gradient{Code: "hopkins", PerLat: 4, PerLon: 4.0 / 5, PerMetre: 4 / (400 * metresPerFoot),
 	South: 28, North: 52, West: -118, East: -60}
 
 // Europe holds the gradients used there. Altitude: 22 days for 1000 m, as seen in
@@ -31,12 +31,12 @@ var Hopkins = Law{Code: "hopkins", PerLat: 4, PerLon: 4.0 / 5, PerMetre: 4 / (40
 // Fu 2018, PNAS 115: 1004–1008). Latitude and longitude: about two and a half days
 // and half a day for a degree, after maps of the beginning of the growing season
 // (Rötzer and Chmielewski 2001, Climate Research 18: 249–257); figures from memory.
-var Europe = Law{Code: "europe", PerLat: 2.5, PerLon: 0.5, PerMetre: 0.022,
+var Europe = Gradient{Code: "europe", PerLat: 2.5, PerLon: 0.5, PerMetre: 0.022,
 	South: 36, North: 68, West: -11, East: 32}
 
-// LawFor is the law of a continent; elsewhere that of Europe is stretched, and
+// GradientFor is the law of a continent; elsewhere that of Europe is stretched, and
 // says so by its spread.
-func LawFor(continent string) *Law {
+func GradientFor(continent string) *Gradient {
 	if continent == "NA" {
 		return &Hopkins
 	}
@@ -44,20 +44,20 @@ func LawFor(continent string) *Law {
 }
 
 // Later is by how many days an event of spring comes later here than there.
-func (l *Law) Later(there, here Site) float64 {
+func (l *Gradient) Later(there, here Site) float64 {
 	return l.PerLat*(math.Abs(here.Lat)-math.Abs(there.Lat)) + l.PerLon*(here.Lon-there.Lon) + l.PerMetre*(here.Alt-there.Alt)
 }
 
 // Within reports whether a law holds at a site.
-func (l *Law) Within(s Site) bool {
+func (l *Gradient) Within(s Site) bool {
 	return s.Lat >= l.South && s.Lat <= l.North && s.Lon >= l.West && s.Lon <= l.East
 }
 
-// Turn is +1 in spring and early summer, −1 in autumn, for a day of the northern
+// SeasonSign is +1 in spring and early summer, −1 in autumn, for a day of the northern
 // year: the law is reversed in autumn. Between end of June and mid September,
 // and about New Year, it goes over from one to the other; that is our own
 // smoothing.
-func Turn(ordinal float64) float64 {
+func SeasonSign(ordinal float64) float64 {
 	o := ring(ordinal-1) + 1
 	switch {
 	case o <= 15:
@@ -72,9 +72,9 @@ func Turn(ordinal float64) float64 {
 	return -1 + (o-335)/30
 }
 
-// Carry moves a span from its reference place to another. Across the equator it
+// Translate moves a span from its reference place to another. Across the equator it
 // goes half a year round first; longitude counts only on the same continent.
-func (s *Span) Carry(l *Law, there, here Site, sameContinent bool, d Defaults) {
+func (s *Span) Translate(l *Gradient, there, here Site, sameContinent bool, d Defaults) {
 	if s.AllYear {
 		return
 	}
@@ -91,7 +91,7 @@ func (s *Span) Carry(l *Law, there, here Site, sameContinent bool, d Defaults) {
 		}
 		return at
 	}
-	open, closing := later*Turn(north(s.Open.At)), later*Turn(north(s.Close.At))
+	open, closing := later*SeasonSign(north(s.Open.At)), later*SeasonSign(north(s.Close.At))
 	// A warm winter is short, a long summer long; but no shift turns a span inside
 	// out or closes the ring: a third of it stays, and half a month free of it (our
 	// own default).

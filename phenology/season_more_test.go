@@ -116,16 +116,16 @@ func TestHopkins(t *testing.T) {
 	near(t, "south, west and down", up(-1, -5, -400), -12, 1e-9)
 	near(t, "22 days for 1000 m in the Alps (Vitasse 2018)", Europe.Later(Site{46, 8, 500}, Site{46, 8, 1500}), 22, 1e-9)
 	spring := Span{Open: Edge{100, 10}, Close: Edge{130, 10}}
-	spring.Carry(&Hopkins, base, Site{41, -81, 200}, true, std)
+	spring.Translate(&Hopkins, base, Site{41, -81, 200}, true, std)
 	near(t, "spring opens later in the north", spring.Open.At, 108, 1e-9)
 	autumn := Span{Open: Edge{270, 10}, Close: Edge{300, 10}}
-	autumn.Carry(&Hopkins, base, Site{41, -81, 200}, true, std)
+	autumn.Translate(&Hopkins, base, Site{41, -81, 200}, true, std)
 	near(t, "autumn comes earlier there", autumn.Open.At, 262, 1e-9)
 	if autumn.Open.Sd <= 10 || len(autumn.Steps) != 1 || autumn.Steps[0].Law != "hopkins" {
 		t.Errorf("no spread, or no word of how it was reckoned: %+v", autumn)
 	}
 	far := Span{Open: Edge{100, 10}, Close: Edge{130, 10}}
-	far.Carry(&Hopkins, base, Site{41, -122, 200}, true, std)
+	far.Translate(&Hopkins, base, Site{41, -122, 200}, true, std)
 	if far.Open.Sd < std.OutsideLaw {
 		t.Errorf("on the Pacific coast, where the law does not hold, it is as sure as elsewhere: %+v", far.Open)
 	}
@@ -138,27 +138,27 @@ func TestSeasonCases(t *testing.T) {
 	oxford, algarve, cape, hobart := Site{51.7, -1.2, 60}, Site{37.1, -8.2, 20}, Site{-34, 18.5, 50}, Site{-42.9, 147.3, 30}
 	march := Span{Open: Edge{75, 10}, Close: Edge{290, 10}}
 	before := march.Up(Ordinal(1, 28))
-	march.Carry(&Europe, oxford, algarve, true, std)
+	march.Translate(&Europe, oxford, algarve, true, std)
 	if after := march.Up(Ordinal(1, 28)); before > 0.001 || after < 0.1 {
 		t.Errorf("late January: %.4f at the reference, %.4f in the south", before, after)
 	}
 	st := FromMonths(1<<3|1<<4, std)[0] // April and May
-	st.Carry(&Europe, oxford, cape, false, std)
+	st.Translate(&Europe, oxford, cape, false, std)
 	if p, q := st.Up(Ordinal(10, 10)), st.Up(Ordinal(4, 30)); p < 0.5 || q > 0.05 {
 		t.Errorf("an April flower at the Cape: October %.2f, April %.2f", p, q)
 	}
 	later := FromMonths(1<<3|1<<4, std)[0]
-	later.Carry(&Europe, oxford, hobart, false, std)
+	later.Translate(&Europe, oxford, hobart, false, std)
 	if d := apart(st.Open.At, later.Open.At); d < 10 {
 		t.Errorf("Hobart, nine degrees nearer its pole, opens %.0f days after the Cape", d)
 	}
 	winter := FromMonths(1<<11|1<<0|1<<1, std)[0] // December to February
-	winter.Carry(&Europe, oxford, Site{56, -3, 250}, true, std)
+	winter.Translate(&Europe, oxford, Site{56, -3, 250}, true, std)
 	if p, q := winter.Up(Ordinal(1, 15)), winter.Up(Ordinal(7, 1)); p < 0.85 || q > 0.01 {
 		t.Errorf("over New Year: mid January %.2f, July %.2f", p, q)
 	}
 	south := FromMonths(1<<11|1<<0|1<<1, std)[0]
-	south.Carry(&Europe, oxford, cape, false, std)
+	south.Translate(&Europe, oxford, cape, false, std)
 	if p := south.Up(Ordinal(7, 10)); p < 0.4 || p < 5*south.Up(Ordinal(1, 10)) {
 		t.Errorf("a winter span at the Cape in July: %.2f", p)
 	}
@@ -167,19 +167,19 @@ func TestSeasonCases(t *testing.T) {
 // The normal–normal update against its closed form.
 func TestLearn(t *testing.T) {
 	s := Span{Open: Edge{100, 12}, Close: Edge{140, 12}}
-	s.Learn([]int{90, 94}, std)
+	s.UpdateOpening([]int{90, 94}, std)
 	each := std.SeenSd*std.SeenSd + std.YearSd*std.YearSd
 	post := 1 / (1.0/144 + 2/each)
 	near(t, "mean", s.Open.At, post*(100.0/144+2*92/each), 1e-9)
 	near(t, "spread", s.Open.Sd, math.Sqrt(post), 1e-9)
 	near(t, "the end goes along", s.Close.At-140, s.Open.At-100, 1e-9)
 	over := Span{Open: Edge{3, 12}, Close: Edge{40, 12}}
-	over.Learn([]int{360}, std) // a few days before New Year
+	over.UpdateOpening([]int{360}, std) // a few days before New Year
 	if d := apart(3, over.Open.At); d >= 0 || d < -8 {
 		t.Errorf("pulled %.1f days", d)
 	}
 	same := Span{Open: Edge{100, 12}}
-	same.Learn(nil, std)
+	same.UpdateOpening(nil, std)
 	if same.Open.At != 100 || len(same.Steps) != 0 {
 		t.Error("nothing seen and yet moved")
 	}

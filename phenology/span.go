@@ -75,7 +75,7 @@ func (s *Span) move(step Step, open, openSd, closing, closeSd float64) {
 	s.Steps = append(steps, step)
 }
 
-// Up is how likely the span is open on a day of the year, 0 to 1: both edges are
+// Rise is how likely the span is open on a day of the year, 0 to 1: both edges are
 // normal, and independent.
 func (s *Span) Up(ordinal int) float64 {
 	if s.AllYear {
@@ -90,12 +90,12 @@ func (s *Span) Up(ordinal int) float64 {
 // cdf is the standard normal distribution function.
 func cdf(z float64) float64 { return 0.5 * math.Erfc(-z/math.Sqrt2) }
 
-// Learn pulls the opening by days on which the user first saw it: the normal–
+// UpdateOpening pulls the opening by days on which the user first saw it: the normal–
 // normal update with known variances (any textbook of Bayesian statistics, such
 // as Gelman and others, Bayesian Data Analysis, section 2.5). A first-seen day is
 // good to SeenSd, and the years differ by YearSd. The closing goes along by as
 // much, less sure.
-func (s *Span) Learn(seen []int, d Defaults) {
+func (s *Span) UpdateOpening(seen []int, d Defaults) {
 	if s.AllYear || len(seen) == 0 {
 		return
 	}

@@ -67,14 +67,14 @@ func Offset(years []YearDays, base float64) (days float64, n int) {
 	return sum / float64(n), n
 }
 
-// RunLate moves a span by this year's offset. Autumn follows the year less: it
+// ShiftByYear moves a span by this year's offset. Autumn follows the year less: it
 // goes along by half (our own default).
-func (s *Span) RunLate(days float64, years int, d Defaults) {
+func (s *Span) ShiftByYear(days float64, years int, d Defaults) {
 	if s.AllYear || years == 0 {
 		return
 	}
 	part := func(at float64) float64 {
-		if Turn(at) > 0 {
+		if SeasonSign(at) > 0 {
 			return days
 		}
 		return days / 2

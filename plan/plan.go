@@ -16,8 +16,8 @@ import (
 	"zestythicket/phenology"
 )
 
-// Where is what is known of the ground.
-type Where struct {
+// SiteContext is what is known of the ground.
+type SiteContext struct {
 	Site     phenology.Site
 	HasSite  bool
 	Region   string // EU, ENA, WNA; empty: everywhere
@@ -31,8 +31,8 @@ type Window struct {
 	Span   phenology.Span
 }
 
-// Known is what the user adds to the reckoning.
-type Known struct {
+// Observations is what the user adds to the reckoning.
+type Observations struct {
 	// Seen are first-seen days by taxon id, as ordinals, for one stage set each.
 	Seen map[string][]Sighting
 	// Late is by how many days this year runs late, over Years years.
@@ -55,7 +55,7 @@ type Correction struct {
 }
 
 // Windows reckons the windows of one entry at a place.
-func Windows(b *guide.Book, taxon int32, w *Where, k *Known, d phenology.Defaults) []Window {
+func Windows(b *guide.Guide, taxon int32, w *SiteContext, k *Observations, d phenology.Defaults) []Window {
 	t := &b.Taxa[taxon]
 	ref, hasRef := b.PlaceNamed(t.Place)
 	continent := "EU"
@@ -67,17 +67,17 @@ func Windows(b *guide.Book, taxon int32, w *Where, k *Known, d phenology.Default
 		for _, span := range phenology.FromMonths(win.Months, d) {
 			if hasRef && w.HasSite {
 				there := phenology.Site{Lat: ref.Lat, Lon: ref.Lon, Alt: ref.Alt}
-				span.Carry(phenology.LawFor(continent), there, w.Site, w.Region == "" || guide.Continent(w.Region) == continent, d)
+				span.Translate(phenology.GradientFor(continent), there, w.Site, w.Region == "" || guide.Continent(w.Region) == continent, d)
 			}
 			if k != nil {
-				span.RunLate(k.Late, k.Years, d)
+				span.ShiftByYear(k.Late, k.Years, d)
 				var seen []int
 				for _, s := range k.Seen[t.ID] {
 					if win.Stages.Has(s.Stage) && nearest(&span, s.Ordinal) {
 						seen = append(seen, s.Ordinal)
 					}
 				}
-				span.Learn(seen, d)
+				span.UpdateOpening(seen, d)
 			}
 			out = append(out, Window{taxon, win.Stages, span})
 		}
@@ -110,7 +110,7 @@ func correct(list []Window, taxon int32, fixed []Correction, d phenology.Default
 	return list
 }
 
-// Up is how likely each stage of an entry is up on a day, the best of its windows;
+// Rise is how likely each stage of an entry is up on a day, the best of its windows;
 // -1 where the guide gives no window for it.
 func Up(windows []Window, stages guide.StageSet, ordinal int) map[guide.Stage]float64 {
 	out := map[guide.Stage]float64{}
@@ -163,8 +163,8 @@ type Plan struct {
 // Least is the chance from which a stage counts as up; our own default.
 const Least = 0.1
 
-// Make works a plan out. hopes are ids of entries.
-func Make(e *evidence.Engine, w *Where, hopes []string, ordinal int, k *Known, d phenology.Defaults) Plan {
+// Build works a plan out. hopes are ids of entries.
+func Build(e *evidence.Engine, w *SiteContext, hopes []string, ordinal int, k *Observations, d phenology.Defaults) Plan {
 	ix := e.Index()
 	b := ix.Book
 	var p Plan
@@ -218,7 +218,7 @@ func Make(e *evidence.Engine, w *Where, hopes []string, ordinal int, k *Known, d
 func up(p float64) bool { return p < 0 || p >= Least }
 
 // likely says which stages of an entry are up on a day.
-func likely(b *guide.Book, taxon int32, w *Where, k *Known, ordinal int, d phenology.Defaults) Likely {
+func likely(b *guide.Guide, taxon int32, w *SiteContext, k *Observations, ordinal int, d phenology.Defaults) Likely {
 	l := Likely{Taxon: taxon, P: -1}
 	for s, p := range Up(Windows(b, taxon, w, k, d), b.Taxa[taxon].Stages, ordinal) {
 		l.P = max(l.P, p)
@@ -239,7 +239,7 @@ func b2i(b bool) int {
 // tools lists what the checks of the hoped-for targets need, at the stages that
 // are up: the key traits and what tells them from their named dangers, and what
 // prepares those.
-func tools(e *evidence.Engine, w *Where, hopes []Likely) []Tool {
+func tools(e *evidence.Engine, w *SiteContext, hopes []Likely) []Tool {
 	ix := e.Index()
 	at := map[string]int{}
 	var out []Tool

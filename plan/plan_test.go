@@ -37,8 +37,8 @@ func at(t *testing.T, e *evidence.Engine, id string) int32 {
 func TestDangersFirst(t *testing.T) {
 	e := engine(t)
 	ix := e.Index()
-	w := &plan.Where{Site: phenology.Site{Lat: 54.4, Lon: -2.9, Alt: 120}, HasSite: true, Region: "EU", Habitats: []string{"damp-wood"}}
-	p := plan.Make(e, w, []string{"cantharellus-cibarius"}, phenology.Ordinal(10, 3), nil, std)
+	w := &plan.SiteContext{Site: phenology.Site{Lat: 54.4, Lon: -2.9, Alt: 120}, HasSite: true, Region: "EU", Habitats: []string{"damp-wood"}}
+	p := plan.Build(e, w, []string{"cantharellus-cibarius"}, phenology.Ordinal(10, 3), nil, std)
 	if len(p.Dangers) == 0 || len(p.Hopes) != 1 || p.Hopes[0].P < 0.5 {
 		t.Fatalf("%d dangers, hopes %+v", len(p.Dangers), p.Hopes)
 	}
@@ -68,10 +68,10 @@ func TestDangersFirst(t *testing.T) {
 // The kit follows from the checks: bases ask for a trowel, prints for paper.
 func TestKit(t *testing.T) {
 	e := engine(t)
-	w := &plan.Where{Region: "EU"}
+	w := &plan.SiteContext{Region: "EU"}
 	kit := func(hope string, month int) []string {
 		var out []string
-		for _, x := range plan.Make(e, w, []string{hope}, phenology.Ordinal(month, 15), nil, std).Tools {
+		for _, x := range plan.Build(e, w, []string{hope}, phenology.Ordinal(month, 15), nil, std).Tools {
 			if len(x.Traits) == 0 {
 				t.Errorf("%s is carried for nothing", x.ID)
 			}
@@ -92,7 +92,7 @@ func TestKit(t *testing.T) {
 func TestSeasonShift(t *testing.T) {
 	e := engine(t)
 	day := phenology.Ordinal(1, 28)
-	best := func(w *plan.Where) float64 {
+	best := func(w *plan.SiteContext) float64 {
 		p := 0.0
 		for s, x := range plan.Up(plan.Windows(e.Index().Book, at(t, e, "lamium-purpureum"), w, nil, std), guide.NewStageSet(guide.FlowerStage), day) {
 			if s == guide.FlowerStage {
@@ -101,8 +101,8 @@ func TestSeasonShift(t *testing.T) {
 		}
 		return p
 	}
-	north := best(&plan.Where{Region: "EU", HasSite: true, Site: phenology.Site{Lat: 56, Lon: -3, Alt: 100}})
-	south := best(&plan.Where{Region: "EU", HasSite: true, Site: phenology.Site{Lat: 38, Lon: -8, Alt: 50}})
+	north := best(&plan.SiteContext{Region: "EU", HasSite: true, Site: phenology.Site{Lat: 56, Lon: -3, Alt: 100}})
+	south := best(&plan.SiteContext{Region: "EU", HasSite: true, Site: phenology.Site{Lat: 38, Lon: -8, Alt: 50}})
 	if south < 0.5 || north > south/2 || north <= 0 {
 		t.Errorf("late January: %.3f in the north, %.3f in the south", north, south)
 	}
@@ -114,8 +114,8 @@ func TestKnown(t *testing.T) {
 	e := engine(t)
 	b := e.Index().Book
 	elder := at(t, e, "sambucus-nigra")
-	w := &plan.Where{}
-	open := func(k *plan.Known, st guide.Stage) float64 {
+	w := &plan.SiteContext{}
+	open := func(k *plan.Observations, st guide.Stage) float64 {
 		for _, x := range plan.Windows(b, elder, w, k, std) {
 			if x.Stages.Has(st) {
 				return x.Span.Open.At
@@ -124,18 +124,18 @@ func TestKnown(t *testing.T) {
 		return 0
 	}
 	plain := open(nil, guide.FlowerStage)
-	seen := open(&plan.Known{Seen: map[string][]plan.Sighting{"sambucus-nigra": {{Stage: guide.FlowerStage, Ordinal: int(plain) + 20}}}}, guide.FlowerStage)
+	seen := open(&plan.Observations{Seen: map[string][]plan.Sighting{"sambucus-nigra": {{Stage: guide.FlowerStage, Ordinal: int(plain) + 20}}}}, guide.FlowerStage)
 	if seen <= plain+3 || seen >= plain+20 {
 		t.Errorf("opened on %.0f, seen on %.0f: %.1f", plain, plain+20, seen)
 	}
-	fixed := &plan.Known{Corrected: map[string][]plan.Correction{"sambucus-nigra": {{Stage: guide.FlowerStage, Open: 140, Close: 170}}}}
+	fixed := &plan.Observations{Corrected: map[string][]plan.Correction{"sambucus-nigra": {{Stage: guide.FlowerStage, Open: 140, Close: 170}}}}
 	if got := open(fixed, guide.FlowerStage); got != 140 {
 		t.Errorf("set to 140, is %.0f", got)
 	}
 	if got := open(fixed, guide.FruitStage); got != open(nil, guide.FruitStage) {
 		t.Error("another stage moved along")
 	}
-	late := open(&plan.Known{Late: 9, Years: 3}, guide.FlowerStage)
+	late := open(&plan.Observations{Late: 9, Years: 3}, guide.FlowerStage)
 	if late != plain+9 {
 		t.Errorf("a year nine days late: %.1f after %.1f", late, plain)
 	}
@@ -143,10 +143,10 @@ func TestKnown(t *testing.T) {
 
 func BenchmarkMake(b *testing.B) {
 	e := engine(b)
-	w := &plan.Where{Site: phenology.Site{Lat: 54.4, Lon: -2.9, Alt: 120}, HasSite: true, Region: "EU", Habitats: []string{"damp-wood", "wood-edge"}}
+	w := &plan.SiteContext{Site: phenology.Site{Lat: 54.4, Lon: -2.9, Alt: 120}, HasSite: true, Region: "EU", Habitats: []string{"damp-wood", "wood-edge"}}
 	hopes := []string{"cantharellus-cibarius", "allium-ursinum", "sambucus-nigra", "pleurotus-ostreatus"}
 	b.ReportAllocs()
 	for b.Loop() {
-		plan.Make(e, w, hopes, phenology.Ordinal(10, 3), nil, std)
+		plan.Build(e, w, hopes, phenology.Ordinal(10, 3), nil, std)
 	}
 }

@@ -65,7 +65,7 @@ func hitOf(ix *guide.Index, at int32, met guide.Name, passage string) Hit {
 }
 
 // admits reports whether every filter lets the entry through.
-func (in *SearchIn) admits(b *guide.Book, t *guide.Taxon) bool {
+func (in *SearchIn) admits(b *guide.Guide, t *guide.Taxon) bool {
 	switch {
 	case in.Kingdom != "" && t.Kingdom.String() != in.Kingdom,
 		int(t.WorstHazard()) < in.Hazard,
@@ -88,7 +88,7 @@ func usedFor(t *guide.Taxon, part string) bool {
 }
 
 // mayShow: the guide says that the entry shows the state, rarely at least.
-func mayShow(b *guide.Book, t *guide.Taxon, trait, state string) bool {
+func mayShow(b *guide.Guide, t *guide.Taxon, trait, state string) bool {
 	for i := range b.Traits {
 		if b.Traits[i].ID != trait {
 			continue
@@ -107,7 +107,7 @@ func mayShow(b *guide.Book, t *guide.Taxon, trait, state string) bool {
 }
 
 // guideDocs is the text of every entry for full-text search.
-func guideDocs(b *guide.Book) []store.GuideDoc {
+func guideDocs(b *guide.Guide) []store.GuideDoc {
 	labels := map[string]*guide.Trait{}
 	for i := range b.Traits {
 		labels[b.Traits[i].ID] = &b.Traits[i]

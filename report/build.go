@@ -89,7 +89,7 @@ func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
 		Passed: j.Passed, Failed: j.Failed}
 	if f.Intent == evidence.Eat || f.Intent == evidence.Remedy {
 		for i, holds := range j.Legs {
-			out.Legs = append(out.Legs, Leg{evidence.Leg(i).String(), legWords[evidence.Leg(i)], holds})
+			out.Legs = append(out.Legs, Leg{evidence.Criterion(i).String(), legWords[evidence.Criterion(i)], holds})
 		}
 	}
 	for _, l := range j.Leave {
@@ -110,8 +110,8 @@ func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
 	for i := range j.Readings {
 		out.Readings = append(out.Readings, w.reading(&j.Readings[i]))
 	}
-	for i := range j.Ledger {
-		out.Ledger = append(out.Ledger, w.entry(&j.Ledger[i]))
+	for i := range j.Exclusions {
+		out.Ledger = append(out.Ledger, w.entry(&j.Exclusions[i]))
 	}
 	for _, a := range j.Aside {
 		out.Aside = append(out.Aside, w.taxon(a))
@@ -165,7 +165,7 @@ func (w *writer) reading(r *evidence.Reading) Reading {
 	return out
 }
 
-func (w *writer) entry(e *evidence.Entry) Entry {
+func (w *writer) entry(e *evidence.Exclusion) Entry {
 	out := Entry{Taxon: w.taxon(e.Taxon), Grade: int(e.Grade), GradeWord: e.Grade.String(), Depth: e.Depth, Need: e.Need, Thorns: e.Thorns, RuledOut: e.RuledOut,
 		ShortOfMargin: e.ShortOfMargin, Named: e.Named, Contact: e.Contact, Share: e.Share, Steps: []Step{}}
 	out.Words = fmt.Sprintf("%d of %d", min(e.Depth, e.Need), e.Need)

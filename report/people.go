@@ -34,7 +34,7 @@ var personFacts = []PersonFact{
 }
 
 // PersonFacts lists what can be said of a person for this guide.
-func PersonFacts(b *guide.Book) []PersonFact {
+func PersonFacts(b *guide.Guide) []PersonFact {
 	out := slices.Clone(personFacts)
 	for i := range b.Taxa {
 		for _, c := range b.Taxa[i].Cautions {

@@ -194,7 +194,7 @@ type Carried struct {
 	Seq   int64  `json:"seq,omitempty" doc:"The line that put it there; 0 if it was there when the find began"`
 }
 
-// WornTest is a smell test that no longer counts for some answers.
+// ContaminatedTest is a smell test that no longer counts for some answers.
 type WornTest struct {
 	Trait TraitRef `json:"trait"`
 	With  string   `json:"with"`
@@ -202,7 +202,7 @@ type WornTest struct {
 	Words string   `json:"words"`
 }
 
-// Wear is what the outing did to the tests.
+// Carryover is what the outing did to the tests.
 type Wear struct {
 	Carried []Carried  `json:"carried"`
 	Tests   []WornTest `json:"tests"`
@@ -211,7 +211,7 @@ type Wear struct {
 }
 
 // OfWear writes what is worn.
-func OfWear(ix *guide.Index, f *evidence.Find, wear *evidence.Wear) Wear {
+func OfWear(ix *guide.Index, f *evidence.Find, wear *evidence.Carryover) Wear {
 	w := writer{ix: ix, f: f}
 	out := Wear{Carried: []Carried{}, Tests: []WornTest{}, Words: "Hands, gloves and blade are clean as far as was said. The first smell counts."}
 	var what []string
@@ -269,8 +269,8 @@ func OfLikenesses(ix *guide.Index, f *evidence.Find, j *evidence.Judgement, list
 	w := writer{ix: ix, f: f, j: j}
 	out := []Likeness{}
 	open := map[int32]bool{}
-	for i := range j.Ledger {
-		open[j.Ledger[i].Taxon] = !j.Ledger[i].RuledOut
+	for i := range j.Exclusions {
+		open[j.Exclusions[i].Taxon] = !j.Exclusions[i].RuledOut
 	}
 	words := func(readings []int32) []string {
 		say := []string{}

@@ -9,7 +9,7 @@ import (
 )
 
 // spoilerWords: why a reading is shaky, and what makes it good.
-var spoilerWords = map[evidence.Spoiler][2]string{
+var spoilerWords = map[evidence.Confounder][2]string{
 	evidence.BaseNotWhole:      {"the base has not been seen whole", "Dig around the next one and lever it out; then say how the base came out."},
 	evidence.SeenAfterPicking:  {"it was judged on a part already picked", "Look at one that is still growing."},
 	evidence.SmellContaminated: {"the hands already carry a smell", "Clean your hands, then crush one leaf or piece of this one alone."},
@@ -24,7 +24,7 @@ var spoilerWords = map[evidence.Spoiler][2]string{
 	evidence.ObserverUnsure:    {"you were not sure", "Look again, measure, or use a lens."},
 }
 
-func (w *writer) fixes(sp []evidence.Spoiler) []Fix {
+func (w *writer) fixes(sp []evidence.Confounder) []Fix {
 	out := make([]Fix, 0, len(sp))
 	for _, s := range sp {
 		t := spoilerWords[s]
@@ -109,7 +109,7 @@ var verdictWords = map[evidence.Verdict][2]string{
 	evidence.NotNamed:        {"Not named yet", "No name holds enough of the standing."},
 }
 
-var leaveWords = map[evidence.Leave]string{
+var leaveWords = map[evidence.RejectReason]string{
 	evidence.NotFood:           "It is not food in this use.",
 	evidence.ContradictedTwice: "What you saw contradicts it in two independent ways.",
 	evidence.ContradictedAgain: "What you saw contradicts it, and a second look confirmed that.",
@@ -122,7 +122,7 @@ var leaveWords = map[evidence.Leave]string{
 	evidence.BadCondition:      "This specimen is past it.",
 }
 
-var legWords = map[evidence.Leg]string{
+var legWords = map[evidence.Criterion]string{
 	evidence.Match:       "a match: every key trait of the target was seen soundly and fits, and the target leads",
 	evidence.RuleOuts:    "rule-outs: every dangerous entry in scope is cut back",
 	evidence.Observer:    "the observer: taught in person where that is needed, and nothing about the person speaks against it",
@@ -135,7 +135,7 @@ var healthWords = map[string]string{
 }
 
 // obligation says what is open and what to do next.
-func (w *writer) obligation(o *evidence.Obligation) Obligation {
+func (w *writer) obligation(o *evidence.Requirement) Obligation {
 	out := Obligation{Code: o.Code.String(), Leg: o.Leg.String(), Trait: w.traitPtr(o.Trait), Taxon: w.taxonPtr(o.Taxon), Word: o.Word}
 	var tr *guide.Trait
 	how, name := "", ""

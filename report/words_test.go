@@ -34,7 +34,7 @@ func TestEveryCodeHasWords(t *testing.T) {
 		}
 	}
 	for c := evidence.ChooseTarget; c.String() != "?"; c++ {
-		o := w.obligation(&evidence.Obligation{Code: c, Trait: 1, Other: 2, Taxon: 0, N: 2, Spoilers: []evidence.Spoiler{evidence.TooFew}, Word: "allergies"})
+		o := w.obligation(&evidence.Requirement{Code: c, Trait: 1, Other: 2, Taxon: 0, N: 2, Spoilers: []evidence.Confounder{evidence.TooFew}, Word: "allergies"})
 		check(o.Code, o.Words, o.Do)
 	}
 	for c := evidence.RefuseRaw; c.String() != "?"; c++ {
@@ -51,9 +51,9 @@ func TestEveryCodeHasWords(t *testing.T) {
 		check(l.String(), leaveWords[l], "-")
 	}
 	for k := evidence.NotNow; k.String() != "?"; k++ {
-		o := w.obligation(&evidence.Obligation{Code: evidence.CheckKey, Trait: 1, Other: -1, Taxon: -1, Kind: k})
+		o := w.obligation(&evidence.Requirement{Code: evidence.CheckKey, Trait: 1, Other: -1, Taxon: -1, Kind: k})
 		check(k.String(), o.Words, o.Do)
-		if plain := w.obligation(&evidence.Obligation{Code: evidence.CheckKey, Trait: 1, Other: -1, Taxon: -1}); o.Words == plain.Words {
+		if plain := w.obligation(&evidence.Requirement{Code: evidence.CheckKey, Trait: 1, Other: -1, Taxon: -1}); o.Words == plain.Words {
 			t.Errorf("%s is said like a trait nobody looked at: %q", k, o.Words)
 		}
 	}
@@ -72,11 +72,11 @@ func TestEveryCodeHasWords(t *testing.T) {
 func TestLedgerWords(t *testing.T) {
 	w := writerOf(t)
 	w.j = &evidence.Judgement{Readings: []evidence.Reading{{Trait: 3, Kind: evidence.Seen, Mask: 1, By: -1}}}
-	e := w.entry(&evidence.Entry{Taxon: 0, Grade: guide.Deadly, Depth: 3, Need: 3, Thorns: 1, WantsPart: true, Steps: []evidence.Step{{Counted: false}}})
+	e := w.entry(&evidence.Exclusion{Taxon: 0, Grade: guide.Deadly, Depth: 3, Need: 3, Thorns: 1, WantsPart: true, Steps: []evidence.Step{{Counted: false}}})
 	if e.Words != "2 of 3" || !strings.Contains(e.Missing, "another part") || e.Steps[0].Note == "" {
 		t.Errorf("%+v", e)
 	}
-	e = w.entry(&evidence.Entry{Taxon: 0, Grade: guide.Deadly, Depth: 2, Need: 3, RuledOut: true, DecisivePair: true})
+	e = w.entry(&evidence.Exclusion{Taxon: 0, Grade: guide.Deadly, Depth: 2, Need: 3, RuledOut: true, DecisivePair: true})
 	if e.Words != "two decisive" || e.Missing != "" {
 		t.Errorf("%+v", e)
 	}
@@ -85,7 +85,7 @@ func TestLedgerWords(t *testing.T) {
 // What passed a quick look is never taken for cleared, and what a spot check
 // leaves unseen is said in figures.
 func TestBasketWords(t *testing.T) {
-	ix := &guide.Index{Book: &guide.Book{}}
+	ix := &guide.Index{Book: &guide.Guide{}}
 	f := &evidence.Find{Picked: 40}
 	of := func(p evidence.Patch) Patch { return OfPatch(ix, f, &p) }
 	open := of(evidence.Patch{Passed: 12, Unchecked: 28})

@@ -16,10 +16,10 @@
 // looks picks the good ones out. The figures are what the best look could do.
 package sampling
 
-// Missed is the chance, 0 to 1, that a look at k of n items sees none of the bad
+// MissProbability is the chance, 0 to 1, that a look at k of n items sees none of the bad
 // ones. Out of range, the nearest sense is taken: a look at everything misses
 // nothing, a look at nothing misses all.
-func Missed(n, bad, k int) float64 {
+func MissProbability(n, bad, k int) float64 {
 	n = max(n, 0)
 	bad, k = min(max(bad, 0), n), min(max(k, 0), n)
 	if bad == 0 {
@@ -37,13 +37,13 @@ func Missed(n, bad, k int) float64 {
 	return p
 }
 
-// AtMost is the greatest number of bad items among n that k looks without a
+// UpperBound is the greatest number of bad items among n that k looks without a
 // failure leave possible at a confidence between 0 and 1.
-func AtMost(n, k int, confidence float64) int {
+func UpperBound(n, k int, confidence float64) int {
 	lo, hi := 0, max(0, n-max(k, 0)) // Missed falls as bad grows
 	for lo < hi {
 		mid := (lo + hi + 1) / 2
-		if Missed(n, mid, k) > 1-confidence {
+		if MissProbability(n, mid, k) > 1-confidence {
 			lo = mid
 		} else {
 			hi = mid - 1

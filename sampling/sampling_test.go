@@ -18,7 +18,7 @@ func TestMissedAgainstBinomials(t *testing.T) {
 	for n := int64(1); n <= 60; n += 7 {
 		for bad := int64(0); bad <= n; bad++ {
 			for k := int64(0); k <= n; k++ {
-				if got, want := Missed(int(n), int(bad), int(k)), exact(n, bad, k); math.Abs(got-want) > 1e-12 {
+				if got, want := MissProbability(int(n), int(bad), int(k)), exact(n, bad, k); math.Abs(got-want) > 1e-12 {
 					t.Fatalf("n %d, bad %d, k %d: %g, want %g", n, bad, k, got, want)
 				}
 			}
@@ -35,7 +35,7 @@ func TestAtMost(t *testing.T) {
 					want = bad
 				}
 			}
-			if got := AtMost(n, k, 0.95); got != want {
+			if got := UpperBound(n, k, 0.95); got != want {
 				t.Fatalf("n %d, k %d: at most %d, want %d", n, k, got, want)
 			}
 		}
@@ -48,7 +48,7 @@ func TestAtMost(t *testing.T) {
 func TestRuleOfThree(t *testing.T) {
 	const many = 1_000_000
 	for k, share := range map[int]float64{10: 0.26, 20: 0.14, 100: 0.030} {
-		got := float64(AtMost(many, k, 0.95)) / many
+		got := float64(UpperBound(many, k, 0.95)) / many
 		if math.Abs(got-share) > 0.005 {
 			t.Errorf("k %d: bound %.4f, want about %.3f", k, got, share)
 		}
@@ -63,7 +63,7 @@ func TestBounds(t *testing.T) {
 		n, bad, k int
 		want      float64
 	}{{10, 1, 10, 0}, {10, 1, 0, 1}, {10, 0, 4, 1}, {0, 0, 0, 1}, {10, 20, 3, 0}, {10, -1, 3, 1}, {10, 1, -3, 1}, {10, 1, 99, 0}} {
-		if got := Missed(c.n, c.bad, c.k); got != c.want {
+		if got := MissProbability(c.n, c.bad, c.k); got != c.want {
 			t.Errorf("%+v: %g", c, got)
 		}
 	}

@@ -74,7 +74,7 @@ func TestHoldsAndStatesHaveWords(t *testing.T) {
 			t.Errorf("%s: %q", code, s)
 		}
 	}
-	for _, l := range []phenology.Law{phenology.Hopkins, phenology.Europe} {
+	for _, l := range []phenology.Gradient{phenology.Hopkins, phenology.Europe} {
 		if what, source := SeasonStep(&phenology.Step{Code: "law", Law: l.Code, Stretched: true}); source == "" || !strings.Contains(what, "beyond") {
 			t.Errorf("%s: %q from %q", l.Code, what, source)
 		}

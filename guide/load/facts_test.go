@@ -16,7 +16,7 @@ import (
 
 // facts holds the guide to a small language of assertions, see TestTradeFacts.
 type facts struct {
-	book   *guide.Book
+	book   *guide.Guide
 	cells  map[string]map[string]*guide.Cell
 	traits map[string]*guide.Trait
 	taxa   map[string]*guide.Taxon

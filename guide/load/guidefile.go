@@ -31,7 +31,7 @@ import (
 
 type loader struct {
 	fsys     fs.FS
-	book     *guide.Book
+	book     *guide.Guide
 	problems yamlpos.Problems
 	traits   map[string]*guide.Trait
 	traitIDs []string
@@ -51,7 +51,7 @@ type loader struct {
 
 // Load reads a guide. On problems with the content the error is a
 // [yamlpos.Problems]; the book is then nil.
-func Load(fsys fs.FS) (*guide.Book, error) {
+func Load(fsys fs.FS) (*guide.Guide, error) {
 	l, err := read(fsys)
 	if err != nil {
 		return nil, err
@@ -61,7 +61,7 @@ func Load(fsys fs.FS) (*guide.Book, error) {
 
 // read loads and checks everything and keeps what an overlay needs to join it.
 func read(fsys fs.FS) (*loader, error) {
-	l := &loader{fsys: fsys, book: &guide.Book{}, traits: map[string]*guide.Trait{}, at: map[string]yamlpos.Problem{}, taxonAt: map[string]int{}, hash: map[string][]byte{}, profiles: map[string]profile{}}
+	l := &loader{fsys: fsys, book: &guide.Guide{}, traits: map[string]*guide.Trait{}, at: map[string]yamlpos.Problem{}, taxonAt: map[string]int{}, hash: map[string][]byte{}, profiles: map[string]profile{}}
 	files, err := l.files()
 	if err != nil {
 		return nil, err

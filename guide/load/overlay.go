@@ -23,7 +23,7 @@ var correctable = []string{"id", "common", "synonyms", "regions", "habitats", "h
 // the overlay. An overlay may never lower a hazard or change a trait.
 //
 // The error is that of [Load]: the shipped guide itself is broken.
-func LoadOverlay(shipped, overlay fs.FS, name string) (*guide.Book, yamlpos.Problems, error) {
+func LoadOverlay(shipped, overlay fs.FS, name string) (*guide.Guide, yamlpos.Problems, error) {
 	l, err := read(shipped)
 	if err != nil {
 		return nil, nil, err

@@ -40,7 +40,7 @@ sources: [memory]
 confidence: poor
 `
 
-func overlay(t *testing.T, files map[string]string) (*guide.Book, string) {
+func overlay(t *testing.T, files map[string]string) (*guide.Guide, string) {
 	t.Helper()
 	fsys := fstest.MapFS{}
 	for name, text := range files {
@@ -53,7 +53,7 @@ func overlay(t *testing.T, files map[string]string) (*guide.Book, string) {
 	return b, problems.Error()
 }
 
-func entry(b *guide.Book, id string) *guide.Taxon {
+func entry(b *guide.Guide, id string) *guide.Taxon {
 	for i := range b.Taxa {
 		if b.Taxa[i].ID == id {
 			return &b.Taxa[i]

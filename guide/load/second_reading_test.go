@@ -97,7 +97,7 @@ func TestNoNeverThatTheSecondReadingSaw(t *testing.T) {
 	}
 }
 
-func cellsOf(b *guide.Book) (map[string]map[string]*guide.Cell, map[string]*guide.Trait) {
+func cellsOf(b *guide.Guide) (map[string]map[string]*guide.Cell, map[string]*guide.Trait) {
 	cells := map[string]map[string]*guide.Cell{}
 	for i := range b.Taxa {
 		m := map[string]*guide.Cell{}
