@@ -20,7 +20,9 @@ type Service struct {
 
 // New makes the service.
 func New(b *records.Base, p *people.Service, g *ground.Service) *Service {
-	return &Service{b, &judging{}, p, g}
+	s := &Service{b, &judging{}, p, g}
+	s.root = s
+	return s
 }
 
 // On is the same service over another base.

@@ -292,6 +292,7 @@ func (c *Service) SummaryOf(id string) (*Summary, error) {
 
 // judging is what all requests share: the pass that judges anew, and what was fresh last.
 type judging struct {
+	root  *Service // of no request
 	anew  anew
 	fresh freshness
 }
@@ -316,44 +317,47 @@ func (c *Service) JudgeAnew() { go c.JudgeAll() }
 
 // JudgeAll is [Service.JudgeAnew] for those who wait for it.
 func (c *Service) JudgeAll() {
+	// Never by the store of one request: that ends with it.
+	c = c.root
 	if !c.Store.Derived() || !c.anew.running.CompareAndSwap(false, true) {
 		return
 	}
 	defer c.anew.running.Store(false)
-	c.judgeAnew()
+	failed := map[string]bool{}
+	for c.judgeAnew(failed) {
+	}
 }
 
-func (c *Service) judgeAnew() {
-	failed := map[string]bool{}
-	for {
-		var rows []store.Row
-		c.Store.Steadily(func() { rows, _ = c.Store.Rows(store.FindQuery{Old: c.Basis()}) })
-		rows = slices.DeleteFunc(rows, func(r store.Row) bool { return failed[r.ID] })
-		if len(rows) == 0 || !c.Store.Derived() {
-			return
-		}
-		c.anew.done.Store(0)
-		c.anew.of.Store(int64(len(rows)))
-		opening := c.Store.Opening()
-		for i := range rows {
-			stop := false
-			c.Store.Steadily(func() {
-				if stop = c.Store.Opening() != opening || c.Store.Closed(); stop {
-					return
-				}
-				if _, err := c.Summarise(&rows[i].Find); err != nil {
-					failed[rows[i].ID] = true // set aside: see the check of the database
-				}
-			})
-			if stop {
-				break
-			}
-			c.anew.done.Add(1)
-		}
-		if c.Store.Closed() {
-			return
-		}
+// judgeAnew judges every find whose summary is old, but for those that failed before. It
+// reports whether there may be more: a backup may have been restored meanwhile.
+func (c *Service) judgeAnew(failed map[string]bool) (more bool) {
+	var rows []store.Row
+	var opening int64
+	if !c.Store.Steadily(func() {
+		rows, _ = c.Store.Rows(store.FindQuery{Old: c.Basis()})
+		opening = c.Store.Opening()
+	}) || !c.Store.Derived() {
+		return false
 	}
+	rows = slices.DeleteFunc(rows, func(r store.Row) bool { return failed[r.ID] })
+	c.anew.done.Store(0)
+	c.anew.of.Store(int64(len(rows)))
+	for i := range rows {
+		replaced := false
+		open := c.Store.Steadily(func() {
+			if replaced = c.Store.Opening() != opening; replaced {
+				return
+			}
+			if _, err := c.Summarise(&rows[i].Find); err != nil {
+				failed[rows[i].ID] = true // set aside: see the check of the database
+			}
+		})
+		if !open || replaced {
+			return open
+		}
+		c.anew.done.Add(1)
+	}
+	return len(rows) > 0
 }
 
 // TitleIn is how lists name a find.

@@ -105,16 +105,17 @@ func (s *Store) Atomically(op, id string, f func(tx *Store) error) error {
 	return s.failed(op, id, err)
 }
 
-// Steadily runs f while the file is not replaced: what works in the background holds
-// on to it so.
-func (s *Store) Steadily(f func()) {
+// Steadily runs f while the file is neither replaced nor closed: what works in the
+// background holds on to it so. It reports false, and runs nothing, once it is closed.
+func (s *Store) Steadily(f func()) bool {
 	s.swaps.RLock()
 	defer s.swaps.RUnlock()
+	if s.db == nil {
+		return false
+	}
 	f()
+	return true
 }
-
-// Closed reports whether the database was closed.
-func (s *Store) Closed() bool { return s.db == nil }
 
 // Writes counts the transactions so far: while it stays, nothing that was entered has
 // changed.

@@ -1,46 +1,51 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Keys } from './keys';
+import { after, askAgain, key } from './queries';
 import * as api from './client';
 
-export const useGuide = () => useQuery({ queryKey: ['guide'], queryFn: api.guide, staleTime: Infinity });
+export const useGuide = () => useQuery({ queryKey: key('guide'), queryFn: api.guide, staleTime: Infinity });
 export const useTaxa = (q: string) => useSearch({ q });
 export const useSearch = (search: api.Search) =>
   useQuery({
-    queryKey: ['taxa', search],
+    queryKey: key('taxa', search),
     queryFn: () => api.taxa(search),
     staleTime: Infinity,
     placeholderData: (was) => was,
   });
 export const useBeside = (query: api.BesideQuery) =>
   useQuery({
-    queryKey: ['beside', query],
+    queryKey: key('beside', query),
     queryFn: () => api.beside(query),
     staleTime: Infinity,
     placeholderData: (was) => was,
   });
 export const useAuditOf = (id: string, open: boolean) =>
-  useQuery({ queryKey: ['audit', id], queryFn: () => api.auditOf(id), staleTime: Infinity, enabled: open });
-export const useAudit = () => useQuery({ queryKey: ['audit'], queryFn: api.audit, staleTime: Infinity });
+  useQuery({ queryKey: key('audit', id), queryFn: () => api.auditOf(id), staleTime: Infinity, enabled: open });
+export const useAudit = () => useQuery({ queryKey: key('audit'), queryFn: api.audit, staleTime: Infinity });
 export const useTaxon = (id: string) =>
-  useQuery({ queryKey: ['taxon', id], queryFn: () => api.taxon(id), staleTime: Infinity, enabled: id !== '' });
+  useQuery({ queryKey: key('taxon', id), queryFn: () => api.taxon(id), staleTime: Infinity, enabled: id !== '' });
 /** How many finds are shown at first. */
 export const firstFinds = 100;
-export const findsKey = (q: string, most: number) => ['finds', q, most];
+export const findsKey = (q: string, most: number) => key('finds', q, most);
 export const useFinds = (q: string, most: number) =>
   useQuery({ queryKey: findsKey(q, most), queryFn: () => api.finds(q, most), placeholderData: (was) => was });
-export const useRejudged = () => useQuery({ queryKey: ['rejudged'], queryFn: api.rejudged });
+export const useRejudged = () => useQuery({ queryKey: key('rejudged'), queryFn: api.rejudged });
 /** A find, with one specimen in the hand or with all of them. */
 export const useFind = (id: string, specimen = '') =>
-  useQuery({ queryKey: ['find', id, specimen], queryFn: () => api.find(id, specimen), placeholderData: (was) => was });
+  useQuery({
+    queryKey: key('find', id, specimen),
+    queryFn: () => api.find(id, specimen),
+    placeholderData: (was) => was,
+  });
 export const useExclusion = (id: string, specimen: string, taxon: string, stand: string, open: boolean) =>
   useQuery({
-    queryKey: ['exclusion', id, specimen, taxon, stand],
+    queryKey: key('exclusion', id, specimen, taxon, stand),
     queryFn: () => api.exclusionOf(id, specimen, taxon),
     enabled: open,
     placeholderData: (was) => was,
   });
-export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: api.people });
+export const usePeople = () => useQuery({ queryKey: key('people'), queryFn: api.people });
 
 /** Sends a change of a find; the answer is the find as it now stands. */
 function useFindChange<T>(id: string, send: (body: T) => Promise<api.View>) {
@@ -51,13 +56,13 @@ function useFindChange<T>(id: string, send: (body: T) => Promise<api.View>) {
     onSuccess: (view) => {
       // The answer has one specimen in full; what else was fetched of the find is asked again.
       const hand = view.patch.judgements[0]?.specimen ?? '';
-      client.setQueryData(['find', id, hand], view);
-      void client.invalidateQueries({ queryKey: ['find', id], predicate: (q) => q.queryKey[2] !== hand });
-      void client.invalidateQueries({ queryKey: ['finds'] });
+      client.setQueryData(key('find', id, hand), view);
+      void client.invalidateQueries({ queryKey: key('find', id), predicate: (q) => q.queryKey[2] !== hand });
+      void client.invalidateQueries({ queryKey: key('finds') });
     },
     // Changed on another screen: what is shown is asked again.
     onError: (e) => {
-      if (e instanceof api.Problem && e.status === 409) void client.invalidateQueries({ queryKey: ['find', id] });
+      if (e instanceof api.Problem && e.status === 409) void client.invalidateQueries({ queryKey: key('find', id) });
     },
   });
 }
@@ -83,7 +88,11 @@ const useWay = <T>(
   stand: string,
   ask: (id: string, specimen: string) => Promise<T>,
 ) =>
-  useQuery({ queryKey: [name, id, specimen, stand], queryFn: () => ask(id, specimen), placeholderData: (was) => was });
+  useQuery({
+    queryKey: key('way', name, id, specimen, stand),
+    queryFn: () => ask(id, specimen),
+    placeholderData: (was) => was,
+  });
 export const useKeyWalk = (id: string, specimen: string, stand: string) =>
   useWay('key', id, specimen, stand, api.keyOf);
 export const useChecklist = (id: string, specimen: string, stand: string) =>
@@ -108,17 +117,17 @@ export function useSavePerson() {
   });
 }
 
-export const useToday = () => useQuery({ queryKey: ['today'], queryFn: api.today });
-export const usePlaces = () => useQuery({ queryKey: ['places'], queryFn: api.places });
+export const useToday = () => useQuery({ queryKey: key('today'), queryFn: api.today });
+export const usePlaces = () => useQuery({ queryKey: key('places'), queryFn: api.places });
 export const usePlace = (id: string) =>
-  useQuery({ queryKey: ['places', id], queryFn: () => api.place(id), enabled: id !== '' });
+  useQuery({ queryKey: key('places', id), queryFn: () => api.place(id), enabled: id !== '' });
 export const useCues = (id: string, stand: string) =>
-  useQuery({ queryKey: ['cues', id, stand], queryFn: () => api.cues(id), placeholderData: (was) => was });
-export const useWalks = () => useQuery({ queryKey: ['walks'], queryFn: api.walks });
+  useQuery({ queryKey: key('cues', id, stand), queryFn: () => api.cues(id), placeholderData: (was) => was });
+export const useWalks = () => useQuery({ queryKey: key('walks'), queryFn: api.walks });
 export const useOutlook = (id: string) =>
-  useQuery({ queryKey: ['walks', id], queryFn: () => api.outlook(id), retry: false });
+  useQuery({ queryKey: key('walks', id), queryFn: () => api.outlook(id), retry: false });
 export const useYear = (query: api.YearQuery) =>
-  useQuery({ queryKey: ['year', query], queryFn: () => api.year(query), placeholderData: (was) => was });
+  useQuery({ queryKey: key('year', query), queryFn: () => api.year(query), placeholderData: (was) => was });
 
 /** Sends something that places, walks and the year hang on; what was fetched of them is asked again. */
 export function useGround<T, R>(send: (body: T) => Promise<R>) {
@@ -126,33 +135,33 @@ export function useGround<T, R>(send: (body: T) => Promise<R>) {
   return useMutation({
     mutationFn: send,
     networkMode: 'always',
-    onSuccess: () =>
-      Promise.all(['places', 'walks', 'year', 'today'].map((k) => client.invalidateQueries({ queryKey: [k] }))),
+    onSuccess: () => askAgain(client, ...after.ground),
   });
 }
 
 export const useKitchen = (q = '', most = 30) =>
   useQuery({
-    queryKey: ['kitchen', 'all', q, most],
+    queryKey: key('kitchen', 'all', q, most),
     queryFn: () => api.kitchen(q, most),
     placeholderData: (was) => was,
   });
-export const useLot = (id: string) => useQuery({ queryKey: ['kitchen', id], queryFn: () => api.lot(id), retry: false });
+export const useLot = (id: string) =>
+  useQuery({ queryKey: key('kitchen', id), queryFn: () => api.lot(id), retry: false });
 export const useSecond = (id: string) =>
-  useQuery({ queryKey: ['kitchen', 'second', id], queryFn: () => api.second(id) });
+  useQuery({ queryKey: key('kitchen', 'second', id), queryFn: () => api.second(id) });
 export const useAmount = (id: string) =>
-  useQuery({ queryKey: ['kitchen', 'amount', id], queryFn: () => api.amount(id) });
-export const useSettings = () => useQuery({ queryKey: ['settings'], queryFn: api.settings });
+  useQuery({ queryKey: key('kitchen', 'amount', id), queryFn: () => api.amount(id) });
+export const useSettings = () => useQuery({ queryKey: key('settings'), queryFn: api.settings });
 export const useData = (often: boolean) =>
   useQuery({
-    queryKey: ['data'],
+    queryKey: key('data'),
     queryFn: api.data,
     refetchInterval: often ? 700 : false,
     staleTime: often ? 0 : 300_000,
   });
 export const useJournal = (q: string, most: number) =>
-  useQuery({ queryKey: ['journal', q, most], queryFn: () => api.journal(q, most), placeholderData: (was) => was });
-export const useIncidents = () => useQuery({ queryKey: ['incidents'], queryFn: api.incidents });
+  useQuery({ queryKey: key('journal', q, most), queryFn: () => api.journal(q, most), placeholderData: (was) => was });
+export const useIncidents = () => useQuery({ queryKey: key('incidents'), queryFn: api.incidents });
 
 /** A line for the book of the kitchen, without its key. */
 export type Act = Omit<api.S['KitchenAct'], 'key'>;
@@ -166,7 +175,7 @@ export function useCook() {
     networkMode: 'always',
     onSuccess: (_, act) => {
       keys.done(act);
-      return Promise.all(['kitchen', 'today', 'journal'].map((k) => client.invalidateQueries({ queryKey: [k] })));
+      return askAgain(client, ...after.kitchen);
     },
   });
 }
@@ -174,10 +183,7 @@ export function useCook() {
 /** Sends something else that the kitchen hangs on. */
 export function useKitchenChange<T, R>(send: (body: T) => Promise<R>) {
   const client = useQueryClient();
-  const again = () =>
-    Promise.all(
-      ['kitchen', 'settings', 'journal', 'today', 'people'].map((k) => client.invalidateQueries({ queryKey: [k] })),
-    );
+  const again = () => askAgain(client, ...after.settings);
   return useMutation({
     mutationFn: send,
     networkMode: 'always',

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Problem } from './client';
+import { askAgain, type Domain } from './queries';
 
 type Revised = { rev?: number };
 
@@ -10,7 +11,12 @@ type Revised = { rev?: number };
  * screen has changed it, nothing is overwritten: `now` is what is stored, what was
  * typed stays, and a person chooses.
  */
-export function useRevised<T extends Revised>(name: string, stored: T, send: (doc: T) => Promise<T>, asked: string[]) {
+export function useRevised<T extends Revised>(
+  name: string,
+  stored: T,
+  send: (doc: T) => Promise<T>,
+  asked: readonly Domain[],
+) {
   const client = useQueryClient();
   const [doc, setDoc] = useState(stored);
   const rev = useRef(stored.rev ?? 0);
@@ -22,7 +28,7 @@ export function useRevised<T extends Revised>(name: string, stored: T, send: (do
     },
     networkMode: 'always',
     scope: { id: name },
-    onSuccess: () => Promise.all(asked.map((k) => client.invalidateQueries({ queryKey: [k] }))),
+    onSuccess: () => askAgain(client, ...asked),
   });
   const now = save.error instanceof Problem ? (save.error.now as T | undefined) : undefined;
   return {

@@ -5,6 +5,7 @@ import { useRevised } from '../api/revised';
 import { Changed } from '../theme/Changed';
 import { Chip, Chips, Field, Next } from '../theme/bits';
 import { Refused } from '../theme/deed';
+import { after } from '../api/queries';
 
 const Group = styled.fieldset`
   border: 0;
@@ -72,7 +73,7 @@ export function PlaceForm({ id, facts, onDone }: { id: string; facts: S['Facts']
     now,
     mine,
     theirs,
-  } = useRevised(`facts ${id}`, facts, async (x) => (await setFacts(id, x)).facts, ['find', 'finds']);
+  } = useRevised(`facts ${id}`, facts, async (x) => (await setFacts(id, x)).facts, after.facts);
   return (
     <form
       style={{ display: 'grid', gap: 18 }}

@@ -8,6 +8,7 @@ import { moment } from '../kitchen/when';
 import { Button, Next, Note, Page, Soft } from '../theme/bits';
 import { Part, Refused } from '../theme/deed';
 import { ago, size } from './size';
+import { askAgain } from '../api/queries';
 
 const Rows = styled.ul`
   list-style: none;
@@ -45,7 +46,7 @@ export function DataPage() {
   const bring = useMutation({
     mutationFn: bringBackup,
     networkMode: 'always',
-    onSuccess: () => client.invalidateQueries({ queryKey: ['data'] }),
+    onSuccess: () => askAgain(client, 'data'),
   });
   if (busy && d && !d.running) setBusy(false);
   if (error)

@@ -13,6 +13,7 @@ import { MapDesk } from './MapDesk';
 import { Patches } from './Patches';
 import { PlaceFields } from './PlaceFields';
 import { WeatherFile } from './WeatherFile';
+import { after } from '../api/queries';
 
 const Two = styled.div`
   display: grid;
@@ -60,7 +61,7 @@ function Place({ stored }: { stored: S['Place'] }) {
     now,
     mine,
     theirs,
-  } = useRevised(`place ${stored.id}`, stored, savePlace, ['places', 'walks', 'year', 'today', 'find', 'finds']);
+  } = useRevised(`place ${stored.id}`, stored, savePlace, after.place);
   const [patch, setPatch] = useState(stored.patches?.[0]?.id);
   const problem = save.error;
   const change = (next: S['Place']) => {

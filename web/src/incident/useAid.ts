@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { firstAid, type S } from '../api/client';
+import { key } from '../api/queries';
 
 const name = 'first aid';
 
@@ -23,4 +24,4 @@ async function fetchAid() {
 
 /** Numbers, first steps and windows. Every page fetches them, so that they are at hand before anything goes wrong. */
 export const useAid = () =>
-  useQuery({ queryKey: ['settings', 'aid'], queryFn: fetchAid, placeholderData: kept, staleTime: 300_000 });
+  useQuery({ queryKey: key('settings', 'aid'), queryFn: fetchAid, placeholderData: kept, staleTime: 300_000 });

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { sum, type SumQuery } from '../api/client';
 import { Chip, Chips, Field, Note, Page } from '../theme/bits';
 import { Deed, Refused } from '../theme/deed';
+import { key } from '../api/queries';
 
 const kinds: { kind: SumQuery['kind']; label: string; fields: string[]; unit: string }[] = [
   {
@@ -23,7 +24,7 @@ export function SumsPage() {
   const ready = k.fields.every((_, i) => put[i]);
   const query = { kind: k.kind, a: put[0]!, b: put[1]!, c: k.fields.length > 2 ? put[2] : undefined };
   const { data, error } = useQuery({
-    queryKey: ['sum', query],
+    queryKey: key('sum', query),
     queryFn: () => sum(query),
     enabled: ready,
     retry: false,

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { S } from '../api/client';
+import { after, askAgain } from '../api/queries';
 import { Note } from '../theme/bits';
 
 /** After the guide has changed each find is judged anew: until that is done, lists wait for the rest. */
@@ -10,10 +11,7 @@ export function Judging({ progress }: { progress?: S['Progress'] }) {
   const done = progress?.done;
   useEffect(() => {
     if (!on) return;
-    const again = setTimeout(
-      () => void Promise.all(['finds', 'today', 'kitchen'].map((k) => client.invalidateQueries({ queryKey: [k] }))),
-      1500,
-    );
+    const again = setTimeout(() => void askAgain(client, ...after.judged), 1500);
     return () => clearTimeout(again);
   }, [on, done, client]);
   return on ? (

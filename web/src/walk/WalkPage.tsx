@@ -9,6 +9,7 @@ import { Page } from '../theme/bits';
 import { Refused } from '../theme/deed';
 import { Outlook } from './Outlook';
 import { WalkForm } from './WalkForm';
+import { after } from '../api/queries';
 
 /** One walk: what it is, and what is to be known before it. */
 export function WalkPage() {
@@ -66,7 +67,7 @@ function Stored({ id, data }: { id: string; data: S['Outlook'] }) {
     `walk ${id}`,
     data.walk,
     async (w) => (await saveWalk(w)).walk,
-    ['walks', 'year', 'today'],
+    after.walk,
   );
   const [edit, setEdit] = useState(false);
   return (

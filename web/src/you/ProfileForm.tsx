@@ -8,6 +8,7 @@ import { Refused } from '../theme/deed';
 import { HandRuler } from './HandRuler';
 import { Health } from './Health';
 import { SignOffs } from './SignOffs';
+import { after } from '../api/queries';
 
 const Form = styled.form`
   display: grid;
@@ -61,7 +62,7 @@ export function ProfileForm({ person }: { person: S['Person'] }) {
     `person ${person.id}`,
     person,
     (x) => savePerson({ ...x, id: person.id }),
-    ['people', 'finds', 'find', 'today', 'kitchen', 'guide'],
+    after.person,
   );
   const { name, profile: p } = doc;
   const setName = (to: string) => setDoc({ ...doc, name: to });

@@ -4,6 +4,7 @@ import { useRevised } from '../api/revised';
 import { Changed } from '../theme/Changed';
 import { Deed, Refused } from '../theme/deed';
 import { Button, Field, Soft } from '../theme/bits';
+import { after } from '../api/queries';
 
 /** Numbers to call, the wait after a first taste, and the unit of weights: for all who use this database. */
 export function SettingsForm() {
@@ -19,7 +20,7 @@ function Form({ settings }: { settings: S['Settings'] }) {
     now,
     mine,
     theirs,
-  } = useRevised('settings', settings, saveSettings, ['kitchen', 'settings', 'journal', 'today', 'people']);
+  } = useRevised('settings', settings, saveSettings, after.settings);
   const number = (i: number, x: Partial<S['Number']>) =>
     setS({ ...s, numbers: s.numbers.map((n, k) => (k === i ? { ...n, ...x } : n)) });
   return (
