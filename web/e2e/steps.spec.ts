@@ -124,8 +124,7 @@ test('what is absent has no key and is a deliberate answer', async ({ page, serv
 });
 
 test('an answer that could not be stored is said so, kept and sent once', async ({ page, server }) => {
-  await page.goto(`${server.address}/find/demo-girolle`);
-  await expect(page.getByText(/^Next best check/)).toBeVisible();
+  // From the start, so that nothing is on its way when it begins.
   await page.route('**/log', (r) =>
     r.fulfill({
       status: 507,
@@ -137,6 +136,8 @@ test('an answer that could not be stored is said so, kept and sent once', async 
       }),
     }),
   );
+  await page.goto(`${server.address}/find/demo-girolle`);
+  await expect(page.getByText(/^Next best check/)).toBeVisible();
   await page.keyboard.press('1');
   await expect(page.getByRole('alert')).toContainText('The last answer was not stored.');
   await expect(page.getByRole('alert')).toContainText('The disk is full');
