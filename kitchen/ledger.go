@@ -43,17 +43,22 @@ func (c *Service) Ledger() *State {
 	defer l.mu.Unlock()
 	rules, opening := store.JSON(set.Rules()), c.Store.Opening()
 	last, err := c.Store.LastKitchen()
+	var lines []store.KitchenLine
+	var lost []store.Lost
 	if l.kept == nil || err != nil || opening != l.opening || rules != l.rules || last < l.last {
-		lines, lost := c.Store.Kitchen()
+		lines, lost = c.Store.Kitchen()
 		l.kept = &State{Book: lot.New(set.Rules()), yields: lot.YieldTable{}, Aside: records.AsideOf(lost, kitchenLine)}
 		l.opening, l.rules, l.last = opening, rules, 0
 		l.play(lines)
 	} else if last > l.last {
-		lines, lost := c.Store.KitchenSince(l.last)
+		lines, lost = c.Store.KitchenSince(l.last)
 		l.kept.Aside = append(l.kept.Aside, records.AsideOf(lost, kitchenLine)...)
 		l.play(lines)
 	}
 	k := &State{Kitchen: c, Book: l.kept.Book.Clone(), Events: slices.Clip(l.kept.Events), Last: l.kept.Last, Aside: slices.Clip(l.kept.Aside), yields: maps.Clone(l.kept.yields), views: map[string]*finds.View{}, finds: map[string]*finds.Summary{}, unit: set.Unit}
+	if len(lost) > 0 { // perhaps only to this request, which may have been cancelled
+		l.kept = nil
+	}
 	return k
 }
 
