@@ -147,6 +147,7 @@ func (c *Service) Append(id string, e *NewLine) (*View, error) {
 	}
 	ev := &store.Event{FindID: id, Specimen: e.Specimen, Key: e.Key, Kind: e.Kind, Body: store.JSON(e.Body), AtMS: c.Now().UnixMilli()}
 	var v *View
+	var unjudged error // what was seen is kept, whether or not it can be judged
 	err = c.Store.Atomically("store answer", id, func(tx *store.Store) error {
 		c := c.on(tx)
 		stored, err := tx.Append(ev, c.carries(e))
@@ -158,10 +159,13 @@ func (c *Service) Append(id string, e *NewLine) (*View, error) {
 				return err
 			}
 		}
-		v, err = c.viewAndKeep(row, true)
-		return err
+		v, unjudged = c.viewAndKeep(row, true)
+		return nil
 	})
-	return v, err
+	if err != nil {
+		return nil, err
+	}
+	return v, unjudged
 }
 
 // carries reports whether a line may change what hands, gloves or blade carry on to the

@@ -50,7 +50,7 @@ type Summary struct {
 
 // summaryForm goes up when what is in a summary changes, or its words do: those of an
 // older form are old.
-const summaryForm = "2"
+const summaryForm = "3"
 
 // Basis names the guide and the rules by which summaries are made.
 func (c *Service) Basis() string {
@@ -109,8 +109,8 @@ func (c *Service) moved(v *View) []Rejudged {
 		if was == nil || was.GuideVersion == j.Guide || was.Verdict == j.Verdict {
 			continue
 		}
-		before, _ := evidence.ParseVerdict(was.Verdict)
-		out = append(out, Rejudged{v.ID, v.Title, j.Specimen, was.Verdict, j.Verdict, true, before.Passes() && !j.Passed})
+		before, _ := evidence.ParseVerdict(was.Verdict) // another verdict than one that passed: see [evidence.Rejudged]
+		out = append(out, Rejudged{v.ID, v.Title, j.Specimen, was.Verdict, j.Verdict, true, before.Passes()})
 	}
 	return out
 }
