@@ -108,6 +108,9 @@ type Index struct {
 	// DecisiveParts is, by taxon, how many parts hold a decisive cell.
 	DecisiveParts []uint8
 
+	// Chances is the guide as it weighs answers.
+	Chances *Chances
+
 	continentBit map[string]uint32
 	habitatBit   map[string]uint64
 
@@ -188,6 +191,7 @@ func Compile(b *Guide, w Weights) (*Index, error) {
 		col.byState()
 		ix.mean(col)
 	}
+	ix.Chances = ix.compileChances(DefaultRates())
 	return ix, nil
 }
 

@@ -253,6 +253,8 @@ type Taxon struct {
 	Cautions    []Caution
 	Before      []string // what must be done before eating
 	Cells       []Cell
+	Forms       []Form
+	Readings    []Reading // of others, see [Reader]
 	Sources     []string
 	Confidence  string
 	File        string // where it was read from
@@ -301,6 +303,10 @@ type Guide struct {
 	Syndromes   []Syndrome
 	Places      []Place
 	Kitchen     Kitchen
+	Facts       []Fact
+	Misnamings  []Misnaming
+	Mishaps     []Mishap
+	Readers     []Reader
 }
 
 // Place is where months of entries hold: degrees, north and east positive, and

@@ -5,5 +5,5 @@ import "embed"
 
 // FS holds the guide as shipped.
 //
-//go:embed *.yaml traits profiles taxa
+//go:embed *.yaml traits profiles taxa forms weights readings
 var FS embed.FS

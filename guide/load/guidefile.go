@@ -14,6 +14,9 @@
 //	traits/*.yaml     lists of traits
 //	profiles/*.yaml   what all members of a family or growth form share
 //	taxa/**/*.yaml    one taxon a file
+//	forms/*.yaml      the forms of an entry: juvenile, weathered …
+//	weights/          facts, confusions and mishaps: what weighs an answer
+//	readings/         readers.yaml and the tables of those who read entries too
 package load
 
 import (
@@ -80,6 +83,11 @@ func read(fsys fs.FS) (*loader, error) {
 		{"profiles/", l.readProfile},
 		{"taxa/", l.readTaxon},
 		{"kitchen.yaml", l.readKitchen},
+		{"weights/facts.yaml", l.readFacts},
+		{"weights/confusions.yaml", l.readMisnamings},
+		{"weights/mishaps.yaml", l.readMishaps},
+		{"forms/", l.readForms},
+		{"readings/readers.yaml", l.readReaders},
 	} {
 		for _, f := range files {
 			if f == step.match || strings.HasSuffix(step.match, "/") && strings.HasPrefix(f, step.match) {
@@ -96,7 +104,12 @@ func read(fsys fs.FS) (*loader, error) {
 	if len(l.problems) > 0 {
 		return nil, l.problems
 	}
-	l.book.Version = l.version(files)
+	all := make([]string, 0, len(l.hash))
+	for f := range l.hash {
+		all = append(all, f)
+	}
+	sort.Strings(all)
+	l.book.Version = l.version(all)
 	return l, nil
 }
 
