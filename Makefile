@@ -54,12 +54,14 @@ types: web/node_modules/.package-lock.json
 mistakes:
 	ZT_ALL_PAIRS=1 $(GO) test ./evidence -run "SingleMistakes|Misleading" -count 1 -v -timeout 3h
 
-# The long runs: 300 kills under load, two writers a thousand times, 200 wrong clocks,
+# The long runs: the simulation of docs/calibration.md, 300 kills under load, two writers a thousand times, 200 wrong clocks,
 # 140 files with flipped bytes, 20,000 changed bodies, every dangerous entry in place
 # of every target with every single mistake, and each fuzzer for a minute. Two hours and more.
 FUZZ := ./quantity:FuzzParse ./exchange/casefile:FuzzRead ./exchange/geo:FuzzRead ./exchange/photo:FuzzClean ./exchange/weather:FuzzRoundTrip ./exchange/track:FuzzTracks ./internal/spell:FuzzDistance ./guide/load:FuzzOverlay ./httpapi:FuzzBodies ./httpapi:FuzzSearch
 soak: build
 	ZT_SOAK=1 $(GO) test ./cli ./httpapi -run 'KilledUnderLoad|FlippedBytes|MutatedBodies|TwoScreens|MealsInReach' -count 1 -v -timeout 2h
+	bin/zesty-thicket calibrate --draws 4000 > docs/calibration.md
+	bin/zesty-thicket calibrate --answers > docs/answers.md
 	for f in $(FUZZ); do $(GO) test $${f%%:*} -run '^$$' -fuzz "^$${f##*:}$$" -fuzztime 60s -parallel 2 || exit 1; done
 	$(MAKE) mistakes
 

@@ -35,6 +35,7 @@ func commands() []command {
 		{"judge", "judge FILE [--json] [--guide DIR]     judge a find written as YAML", judge},
 		{"guide", "guide check [DIR]                     check the guide's files, or a folder of your own entries", guideCommand},
 		{"audit", "audit [--json] [--guide DIR] [--overlay DIR]  can every danger be told apart, stage by stage", audit},
+		{"calibrate", "calibrate [--draws N] [--answers]      ask by simulation how often the rules would be wrong", calibrateCommand},
 		{"backup", "backup FILE [--db FILE]               write a whole copy of the database, also while it is in use", backup},
 		{"restore", "restore FILE [--db FILE]              put a backup in its place; what was there is kept beside it", restore},
 		{"check", "check [--db FILE]                     look through the database and say what can't be read", check},

@@ -111,5 +111,6 @@ func guideCommand(args []string, stdout, stderr io.Writer) error {
 		fmt.Fprintf(stdout, "%d entries are yours or corrected by you\n", own)
 	}
 	fmt.Fprintf(stdout, "guide %s: %d taxa, %d traits, %d sayings, nothing wrong\n", ix.Book.Version, len(ix.Book.Taxa), len(ix.Book.Traits), len(ix.Book.Sayings))
+	writeGaps(stdout, ix)
 	return nil
 }

@@ -3,23 +3,28 @@ package evidence
 import (
 	"cmp"
 	"slices"
+	"sync"
 
 	"zestythicket/guide"
 )
 
-// Apart says how a target can be told from one dangerous entry at one stage,
-// while it looks as it usually does.
+// Apart says how a target can be told from one dangerous entry at one stage, while
+// it looks as it usually does and is looked at by the book.
 type Apart struct {
-	Taxon    int32
-	Grade    guide.Grade
-	Depth    int
-	Need     int
-	RuledOut bool
-	Decisive bool // by two decisive cells
-	Named    bool
-	By       []int32 // the checks that separate, structural ones first
-	Margin   int     // contradicted groups more than the two that are asked
+	Taxon int32
+	// Form is the form of it that is hardest to tell, -1 for the entry as described.
+	Form   int32
+	Grade  guide.Grade
+	Weight float64 // decibans against it
+	Need   float64
+	// RuledOut for anyone; Taught: for who was taught this danger in person.
+	RuledOut, Taught bool
+	Named            bool
+	By               []int32 // the checks that tell them apart, the weightiest first
 }
+
+// Short is what is missing, in decibans, 0 when it can be ruled out.
+func (a *Apart) Short() float64 { return max(0, a.Need-a.Weight) }
 
 // AuditLine is one edible use at one stage on one continent: can every dangerous
 // entry be ruled out by what is observable then, and how?
@@ -30,11 +35,12 @@ type AuditLine struct {
 	Continent string
 	Refused   bool // the guide does not let this stage be gathered
 	Entries   []Apart
-	Holds     bool // every entry is ruled out, with the margin
+	Holds     bool // every entry is ruled out, by anyone
+	Taught    bool // … by who was taught in person
 }
 
-// Audit uses the verdict's own scope and rules over every use, stage and
-// continent of the guide. Stages that no use allows are listed as refused.
+// Audit uses the verdict's own scope and rules over every use, stage and continent
+// of the guide. Stages that no use allows are listed as refused.
 func (e *Engine) Audit() []AuditLine {
 	var out []AuditLine
 	for i := range e.ix.Book.Taxa {
@@ -61,35 +67,174 @@ func continents(tx *guide.Taxon) []string {
 }
 
 func (e *Engine) auditLine(taxon int32, u *guide.Use, st guide.Stage, continent string) AuditLine {
-	line := AuditLine{Taxon: taxon, Use: *u, Stage: st, Continent: continent, Refused: !u.Stages.Has(st) || !u.GatheredIn(continent), Holds: true}
+	line := AuditLine{Taxon: taxon, Use: *u, Stage: st, Continent: continent, Refused: !u.Stages.Has(st) || !u.GatheredIn(continent), Holds: true, Taught: true}
 	region := continent
 	if continent == "NA" {
 		region = "ENA"
 	}
 	tx := &e.ix.Book.Taxa[taxon]
 	f := &Find{Intent: Eat, Target: tx.ID, Part: u.Part, Prep: u.Preparation, Place: Place{Region: region}}
-	t := e.trial(f, "")
-	for _, d := range t.danger {
-		a := Apart{Taxon: d, Grade: t.grade[d], Need: needed(uint8(t.grade[d]))}
-		for _, l := range tx.Lookalikes {
-			a.Named = a.Named || l.Taxon == e.ix.Book.Taxa[d].ID
+	scope := &assessment{e: e, f: f, target: taxon, kingdom: tx.Kingdom, use: u}
+	scope.scope()
+	b := e.book(taxon, guide.NewStageSet(st))
+	for d := range scope.in {
+		if !scope.in[d] || scope.grade[d] == 0 || scope.exempt(int32(d)) {
+			continue
 		}
-		var es []edge
-		groups := map[int32]bool{}
-		e.separating(taxon, d, guide.NewStageSet(st), guide.Usually, func(trait int32, ed edge) {
-			es = append(es, ed)
-			groups[ed.group] = true
-			a.By = append(a.By, trait)
-		})
-		tl := t.need(d).count(es)
-		a.Depth, a.RuledOut, a.Decisive, a.Margin = int(tl.depth), tl.ruledOut, tl.decisivePair, len(groups)-e.def.Margin
-		slices.SortStableFunc(a.By, func(x, y int32) int { return cmp.Compare(t.trait(x).Class, t.trait(y).Class) })
-		line.Holds = line.Holds && a.RuledOut && a.Margin >= 0
+		a := b.against(int32(d), scope.grade[d])
+		line.Holds = line.Holds && a.RuledOut
+		line.Taught = line.Taught && (a.RuledOut || a.Taught)
 		line.Entries = append(line.Entries, a)
 	}
 	// The weakest pairs first.
 	slices.SortStableFunc(line.Entries, func(a, b Apart) int {
-		return cmp.Or(cmp.Compare(boolInt(a.RuledOut), boolInt(b.RuledOut)), cmp.Compare(a.Depth-a.Need, b.Depth-b.Need), cmp.Compare(b.Grade, a.Grade), cmp.Compare(a.Taxon, b.Taxon))
+		return cmp.Or(cmp.Compare(boolInt(a.RuledOut), boolInt(b.RuledOut)), cmp.Compare(a.Weight-a.Need, b.Weight-b.Need), cmp.Compare(b.Grade, a.Grade), cmp.Compare(a.Taxon, b.Taxon))
 	})
 	return line
 }
+
+// book is a target that looks as it usually does at some stages, looked at by the
+// method, with everything that guards against a mishap done.
+type book struct {
+	t     *assessment
+	xs    []voice
+	slots []slotWeight
+}
+
+func (e *Engine) book(target int32, stages guide.StageSet) *book {
+	t := &assessment{e: e, f: &Find{Intent: Eat, Target: e.ix.Book.Taxa[target].ID}, target: target, ref: target, supposing: bookLook,
+		sc: scene{stages: stages, stated: stages, eff: stages.WithNeighbours(), fixes: stages, base: true, intact: true, anyStage: true}}
+	xs, n := t.fresh()
+	return &book{t, xs, make([]slotWeight, n)}
+}
+
+// tally is what stands against an entry, for anyone or for who was taught it in person.
+func (b *book) tally(other int32, grade guide.Grade, taught bool) tally {
+	tx := b.t.taxon(other)
+	b.t.f.Profile = Profile{}
+	if taught && len(tx.HardGroups) > 0 {
+		b.t.f.Profile.SignOffs = []SignOff{{Group: tx.HardGroups[0], By: "-", Dangers: []string{tx.ID}}}
+	}
+	return b.t.tallyOf(other, grade, b.xs, b.slots)
+}
+
+func (b *book) against(other int32, grade guide.Grade) Apart {
+	t := b.t
+	tx := t.taxon(other)
+	tl := b.tally(other, grade, false)
+	a := Apart{Taxon: other, Form: t.e.ix.Chances.Rows[tl.row].Form, Grade: grade, Weight: tl.sum, Need: tl.need.sum, RuledOut: tl.ruledOut, Named: slices.Contains(t.e.namedBy[t.target], other)}
+	if len(tx.HardGroups) > 0 && !tl.ruledOut {
+		a.Taught = b.tally(other, grade, true).ruledOut
+	}
+	type told struct {
+		trait int32
+		w     float64
+	}
+	var by []told
+	for i := range b.xs {
+		x := &b.xs[i]
+		if w, _ := t.e.weight(x, tl.row, t.rowStages(tl.row, x.trait), false); w >= t.e.def.Fair {
+			by = append(by, told{x.trait, w})
+		}
+	}
+	slices.SortStableFunc(by, func(x, y told) int { return cmp.Compare(y.w, x.w) })
+	for _, x := range by {
+		a.By = append(a.By, x.trait)
+	}
+	return a
+}
+
+// Between is, by trait, what the usual look of a target at some stages weighs against
+// another entry, looked at by the book; 0 where there is none. It is in decibans, against
+// the form of it that stands least against.
+func (e *Engine) Between(target, other int32, stages guide.StageSet) []float64 {
+	out := make([]float64, len(e.ix.Book.Traits))
+	b := e.book(target, stages)
+	tl := b.tally(other, guide.Deadly, false)
+	for i := range b.xs {
+		x := &b.xs[i]
+		out[x.trait], _ = e.weight(x, tl.row, b.t.rowStages(tl.row, x.trait), false)
+	}
+	return out
+}
+
+// Separable reports whether anything the guide knows can rule an entry of a grade
+// out at these stages while the target looks as it usually does.
+func (e *Engine) Separable(target, other int32, grade guide.Grade, stages guide.StageSet) bool {
+	e.told.Lock()
+	defer e.told.Unlock()
+	var b *book
+	return e.separable(toldKey{target, other, grade, stages, false}, &b)
+}
+
+// told remembers which pairs can be told apart.
+type told struct {
+	sync.Mutex
+	by map[toldKey]bool
+	// usual are looks of targets, see Engine.usual and Engine.likely.
+	lists sync.Map // by looksKey: []voice
+}
+
+type looksKey struct {
+	target int32
+	stages guide.StageSet
+	likely bool
+}
+
+// looks gives a list of looks, working it out when it is first asked for.
+func (t *told) looks(k looksKey, of func() []voice) []voice {
+	if have, ok := t.lists.Load(k); ok {
+		return have.([]voice)
+	}
+	list := of()
+	t.lists.Store(k, list)
+	return list
+}
+
+type toldKey struct {
+	target, other int32
+	grade         guide.Grade
+	stages        guide.StageSet
+	taught        bool
+}
+
+// separable is [Engine.Separable] with what is remembered, which is locked. The book
+// of the target is made when it is first wanted.
+func (e *Engine) separable(k toldKey, b **book) bool {
+	yes, known := e.told.by[k]
+	if known {
+		return yes
+	}
+	if *b == nil {
+		*b = e.book(k.target, k.stages)
+	}
+	yes = (*b).tally(k.other, k.grade, k.taught).ruledOut
+	e.told.by[k] = yes
+	return yes
+}
+
+// inseparable lists the dangerous entries that nothing tells from the target at the
+// stages of the specimen, whatever is looked at, the first few of them.
+func (t *assessment) inseparable() []int32 {
+	if t.target < 0 || !t.sc.anyStage {
+		return nil
+	}
+	var out []int32
+	var b *book
+	t.e.told.Lock()
+	defer t.e.told.Unlock()
+	for _, d := range append(t.foes(), t.danger...) { // what is named first
+		if slices.Contains(out, d) {
+			continue
+		}
+		if !t.e.separable(toldKey{t.target, d, t.grade[d], t.sc.stages, t.taught(d)}, &b) {
+			if out = append(out, d); len(out) == inseparableMost {
+				break
+			}
+		}
+	}
+	return out
+}
+
+// inseparableMost is how many such entries are named.
+const inseparableMost = 3

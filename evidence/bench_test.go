@@ -53,7 +53,7 @@ func samePair() (*Engine, *plain, *Find) {
 		panic(err)
 	}
 	e := New(ix, StandardDefaults())
-	return e, &plain{book, guide.DefaultWeights(), e.def}, synthFind(r, book, 8)
+	return e, newPlain(book, e.def), synthFind(r, book, 8)
 }
 
 func BenchmarkPlain(b *testing.B) {
@@ -61,17 +61,10 @@ func BenchmarkPlain(b *testing.B) {
 	tr := e.trial(f, "s1")
 	for i := 0; i < b.N; i++ {
 		p.standing(f, tr.rs, tr.sc.stages)
+		sheet := p.sheet(f, tr.rs, &tr.sc, p.taxonAt(tr.ref))
 		for k := range p.b.Taxa {
-			g := p.b.Taxa[k].Hazards[0].Grade
-			if g == 0 {
-				continue
-			}
-			steps := p.steps(&p.b.Taxa[k], tr.rs, tr.sc.eff, g)
-			p.count(steps, g, p.pair(&p.b.Taxa[k]))
-			for c := range p.b.Traits {
-				for s := range p.b.Traits[c].States {
-					p.contradicts(&p.b.Taxa[k], &p.b.Traits[c], &Reading{Kind: Seen, Mask: 1 << s}, tr.sc.eff)
-				}
+			if g := p.b.Taxa[k].Hazards[0].Grade; g > 0 {
+				sheet.against(&p.b.Taxa[k], g)
 			}
 		}
 	}

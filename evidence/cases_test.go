@@ -57,6 +57,11 @@ func TestCases(t *testing.T) {
 			for _, miss := range casecheck.Against(e, c) {
 				t.Error(miss)
 			}
+			for i := range c.Find.Specimens {
+				for _, miss := range evidence.PlainDiffers(e, &c.Find, c.Find.Specimens[i].ID) {
+					t.Error(miss)
+				}
+			}
 		})
 	}
 }

@@ -32,11 +32,15 @@ func (e *Engine) Checklist(f *Find, specimen string) []Tick {
 	foes := t.foes()
 	parts := map[int32][]int32{}
 	for _, foe := range foes {
-		e.separating(t.target, foe, t.sc.stages, guide.Usually, func(trait int32, _ edge) {
-			if l := parts[trait]; len(l) == 0 || l[len(l)-1] != foe {
-				parts[trait] = append(l, foe)
+		row := t.tallies[foe].row
+		if row < 0 {
+			continue
+		}
+		for _, x := range e.usual(t.target, t.sc.stages, func(int32) bool { return true }) {
+			if w, _ := e.weight(&x, row, t.rowStages(row, x.trait), false); w >= e.def.Fair {
+				parts[x.trait] = append(parts[x.trait], foe)
 			}
-		})
+		}
 	}
 	keys := map[int32]bool{}
 	for _, id := range t.taxon(t.target).KeyFor(t.sc.stages) {
@@ -84,7 +88,7 @@ func (t *assessment) tick(trait int32, key bool, foes, parts []int32) Tick {
 		r := &t.rs[k.Reading]
 		if r.Soundness != Mute {
 			k.Fits = t.fits(r)
-			k.Against = r.Soundness == Sound && t.contradicted(t.target, k.Reading)
+			k.Against = r.Soundness == Sound && t.surprising(k.Reading)
 		}
 	}
 	return k

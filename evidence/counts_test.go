@@ -32,10 +32,10 @@ func TestDoubtAgainstTheTarget(t *testing.T) {
 		answer evidence.Answer
 		want   evidence.RequirementCode
 	}{
-		"unsure":              {"castanea-sativa", guide.FruitStage, evidence.Answer{Trait: "leaf-arrangement", Kind: evidence.Seen, States: []string{"opposite"}, Count: 3, Unsure: true}, evidence.DoubtAgainst},
-		"poor light":          {"boletus-edulis", guide.Mature, evidence.Answer{Trait: "pore-colour", Kind: evidence.Seen, States: []string{"red"}, Light: "poor"}, evidence.DoubtAgainst},
-		"too early":           {"boletus-edulis", guide.Mature, evidence.Answer{Trait: "spore-print", Kind: evidence.Seen, States: []string{"white"}, Minutes: 20, Paper: "half"}, evidence.DoubtAgainst},
-		"a positive reaction": {"boletus-edulis", guide.Mature, evidence.Answer{Trait: "pore-bruise", Kind: evidence.Seen, States: []string{"blue"}, Minutes: 1}, evidence.SecondLook},
+		"unsure":     {"castanea-sativa", guide.FruitStage, evidence.Answer{Trait: "fruit-kind", Kind: evidence.Seen, States: []string{"drupe"}, Count: 3, Unsure: true}, evidence.DoubtAgainst},
+		"poor light": {"craterellus-cornucopioides", guide.Mature, evidence.Answer{Trait: "gill-colour", Kind: evidence.Seen, States: []string{"orange"}, Light: "poor"}, evidence.DoubtAgainst},
+		"too early":  {"craterellus-cornucopioides", guide.Mature, evidence.Answer{Trait: "spore-print", Kind: evidence.Seen, States: []string{"chocolate"}, Minutes: 20, Paper: "half"}, evidence.DoubtAgainst},
+		"soundly":    {"craterellus-cornucopioides", guide.Mature, evidence.Answer{Trait: "flesh-cut", Kind: evidence.Seen, States: []string{"blue"}, Minutes: 1}, evidence.SecondLook},
 	} {
 		f, _ := completed(t, e, c.target, c.stage)
 		f.Log = slices.DeleteFunc(f.Log, func(ev evidence.Event) bool { return ev.Answer.Trait == c.answer.Trait })
@@ -215,7 +215,7 @@ func TestCountsWithoutAnswers(t *testing.T) {
 		}
 		return e.JudgePatch(f)
 	}
-	f, _ := completed(t, e, "agaricus-arvensis", guide.Mature)
+	f, _ := completed(t, e, "craterellus-cornucopioides", guide.Mature)
 	if p := beside(f, guide.Mature, 30, saw("cap-feel", "dry").Answer); p.Passed != 1 || p.Unchecked != 30 {
 		t.Errorf("thirty with one answer: %d passed, %d unchecked", p.Passed, p.Unchecked)
 	}

@@ -41,7 +41,7 @@ type Key struct {
 // name, never in a verdict: it rests on single contradictions.
 func (e *Engine) Key(f *Find, specimen string) Key {
 	t := e.trial(f, specimen)
-	sheet := e.contradictions(t.rs, t.sc.eff, t.in, everyone)
+	sheet := e.contradictions(t.rs, t.sc.eff, t.in)
 	n := len(t.in)
 	first := make([]int32, n) // the reading that let an entry fall
 	k := Key{Next: Couplet{Trait: -1}}
@@ -130,7 +130,7 @@ func (t *assessment) couplet(left []int32) Couplet {
 		for i, taxon := range left {
 			denied[i] = 0
 			if row, ok := rowOf(col, taxon); ok {
-				denied[i], _ = masks(col, row, t.e.stagesFor(taxon, t.sc.eff, tr))
+				denied[i] = masks(col, row, t.e.stagesFor(taxon, t.sc.eff, tr))
 			}
 			any |= denied[i]
 		}

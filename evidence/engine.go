@@ -11,24 +11,19 @@ import (
 type Engine struct {
 	ix   *guide.Index
 	def  Defaults
-	acts []int32   // by trait: number of the act it rests on
 	base []float64 // by taxon: prior weight before season and habitat, nil for uniform
+	// namedBy lists, by entry, those it names as lookalikes or that name it.
+	namedBy [][]int32
+	db      [][]float32 // by trait, beside ChanceColumn.Called: decibans in a look by the book
+	told    *told       // which pairs can be told apart; it follows from the guide alone
+	firm    [][]uint32  // by trait and variant: states that weigh up to the higher cap
 }
 
 // New makes an engine over a compiled guide.
 func New(ix *guide.Index, def Defaults) *Engine {
-	e := &Engine{ix: ix, def: def, acts: make([]int32, len(ix.Book.Traits))}
-	number := map[string]int32{}
-	for i := range ix.Book.Traits {
-		a := ix.Book.Traits[i].Act
-		if a == "" {
-			a = "\x00" + ix.Book.Traits[i].ID
-		}
-		if _, ok := number[a]; !ok {
-			number[a] = int32(len(number))
-		}
-		e.acts[i] = number[a]
-	}
+	e := &Engine{ix: ix, def: def, told: &told{by: map[toldKey]bool{}}}
+	e.compile()
+	e.nameEachOther()
 	return e
 }
 
@@ -60,11 +55,17 @@ type Judgement struct {
 	Leave       []RejectReason
 	NamedTo     Naming
 	Next        Check
-	// TargetContradictions are evidence groups in which the target is soundly
-	// contradicted.
+	// TargetContradictions are facts that the target hardly ever shows.
 	TargetContradictions int
-	// Passed: the target matches, and either every dangerous entry or every named
-	// dangerous lookalike, of which there is one, is ruled out on this individual. Failed: the target is contradicted.
+	// DeadEnds are dangerous entries that no check that is still possible on this
+	// specimen can rule out. LostKeys are key traits that can't be seen on it any more.
+	DeadEnds []int32
+	LostKeys []int32
+	// Inseparable are dangerous entries that nothing the guide knows tells from the
+	// target at these stages, on any specimen: the first few.
+	Inseparable []int32
+	// Passed: the target matches and every dangerous entry is ruled out on this
+	// individual. Failed: the target is contradicted.
 	Passed, Failed bool
 }
 
@@ -80,13 +81,23 @@ type assessment struct {
 	sc       scene
 	in       []bool
 	grade    []guide.Grade
-	sheet    *sheet
-	st       standing
-	tallies  []tally
-	open     []int32 // dangerous entries not ruled out
-	danger   []int32 // all dangerous entries in scope
-	contact  bool    // a contact hazard is standing
-	use      *guide.Use
+	voices   []voice // the sound answers, as they weigh
+	slots    int     // facts among them
+	ref      int32   // the entry that others are weighed against, -1
+	left     []voice // the looks that are left, see usualLooks
+	// against are the readings that the target hardly ever gives; againstFacts is how
+	// many facts they are.
+	against      []int32
+	againstFacts int
+	ifSeen       []guide.TraitRef // answers supposed while a check is weighed
+	supposing    supposing        // what is taken for granted, while the end is worked out
+	st           standing
+	tallies      []tally
+	open         []int32 // dangerous entries not ruled out
+	most         []int32 // see hardest
+	danger       []int32 // all dangerous entries in scope
+	contact      bool    // a contact hazard is standing
+	use          *guide.Use
 }
 
 // Judge evaluates one specimen of a find and chooses the next check.
@@ -122,7 +133,6 @@ func (e *Engine) trial(f *Find, specimen string) *assessment {
 		}
 	}
 	t.scope()
-	t.sheet = e.contradictions(t.rs, t.sc.eff, t.in, t.target)
 	t.st = e.standing(f, t.rs, &t.sc, t.in)
 	t.tally()
 	return t
@@ -202,38 +212,6 @@ func (t *assessment) inLine(taxon int32) bool {
 	return false
 }
 
-func (t *assessment) need(taxon int32) need {
-	return need{grade: t.grade[taxon], pair: t.e.ix.DecisiveParts[taxon] >= 2}
-}
-
-func (t *assessment) tally() {
-	n := len(t.in)
-	t.tallies = make([]tally, n)
-	buf := make([]edge, 0, 64)
-	for i := 0; i < n; i++ {
-		if t.grade[i] == 0 || !t.in[i] || t.exempt(int32(i)) {
-			continue
-		}
-		taxon := int32(i)
-		buf = t.sheet.of(taxon, buf)
-		t.tallies[i] = t.need(taxon).count(buf)
-		t.danger = append(t.danger, taxon)
-		if !t.tallies[i].ruledOut {
-			t.open = append(t.open, taxon)
-			if t.e.ix.Contact[i] > 0 && !t.contactOut(taxon, buf) {
-				t.contact = true
-			}
-		}
-	}
-}
-
-// contactOut reports whether an entry is ruled out as a contact hazard, which
-// may take less than ruling it out as food.
-func (t *assessment) contactOut(taxon int32, es []edge) bool {
-	n := need{grade: t.e.ix.Contact[taxon], pair: t.e.ix.DecisiveParts[taxon] >= 2}
-	return n.count(es).ruledOut
-}
-
 func (t *assessment) taxon(i int32) *guide.Taxon { return &t.e.ix.Book.Taxa[i] }
 func (t *assessment) trait(i int32) *guide.Trait { return &t.e.ix.Book.Traits[i] }
 func (t *assessment) sound(trait int32) *Reading {
@@ -247,4 +225,4 @@ func popcount(m uint32) int { return bits.OnesCount32(m) }
 
 // RulesVersion goes up with every change of the rules: what was concluded by others is
 // worked out again.
-const RulesVersion = "1"
+const RulesVersion = "2"

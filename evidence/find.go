@@ -81,7 +81,7 @@ type Answer struct {
 	Paper        string  // white, dark, half: under a spore print
 	Detached     bool    // judged on a part already picked
 	Malformed    bool
-	Method       string // how a second look was made
+	Method       string // how it was looked at: as the guide says, or how a second look was made
 	From         string // of a report: neighbour, person, custom, web
 	With         string // what a smell was tested with: one of Carriers, empty for the hands
 }
@@ -165,7 +165,12 @@ func ParseYesNo(w string) (YesNo, bool) {
 }
 
 // SignOff records that someone was taught a hard group in person.
-type SignOff struct{ Group, By, When string }
+// Dangers are the entries that the teaching was about, by id: for those the
+// observer's looks count as a taught person's.
+type SignOff struct {
+	Group, By, When string
+	Dangers         []string
+}
 
 // Profile is what the tool knows of the observer. Facts holds what is true of
 // the person ("kidney-stones", "pregnant", "allergy:…"); Answered holds the

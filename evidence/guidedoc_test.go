@@ -4,6 +4,7 @@ import (
 	"encoding/csv"
 	"flag"
 	"fmt"
+	"math"
 	"os"
 	"slices"
 	"sort"
@@ -100,7 +101,9 @@ func guideDocText(t *testing.T, e *evidence.Engine) string {
 		uses += len(b.Taxa[i].Uses)
 	}
 	lines := e.Audit()
-	open, refused := 0, 0
+	open, refused, closed := 0, 0, 0
+	var shut []string
+	seenClosed := map[string]bool{}
 	var pairs []pair
 	refusedStages := map[string]bool{}
 	for _, l := range lines {
@@ -109,10 +112,20 @@ func guideDocText(t *testing.T, e *evidence.Engine) string {
 			refusedStages[fmt.Sprint(l.Taxon, l.Stage)] = true
 			continue
 		}
+		if !l.Holds {
+			closed++
+			a := &l.Entries[0]
+			key := fmt.Sprintf("%s, %s", b.Taxa[l.Taxon].Common, l.Stage)
+			if !seenClosed[key] {
+				seenClosed[key] = true
+				shut = append(shut, fmt.Sprintf("- **%s**: %s, %.0f of %.0f", key, b.Taxa[a.Taxon].Common, math.Floor(a.Weight), a.Need))
+			}
+			continue
+		}
 		open++
 		for _, en := range l.Entries {
 			if en.Grade >= guide.Poisonous {
-				pairs = append(pairs, pair{b.Taxa[l.Taxon].Common, b.Taxa[en.Taxon].Common, l.Stage.String(), en.Depth - en.Need, len(en.By)})
+				pairs = append(pairs, pair{b.Taxa[l.Taxon].Common, b.Taxa[en.Taxon].Common, l.Stage.String(), int(en.Weight - en.Need), len(en.By)})
 			}
 		}
 	}
@@ -137,7 +150,7 @@ func guideDocText(t *testing.T, e *evidence.Engine) string {
 	p("| described cells | %d, median %d an entry; %d of them taken over from a profile of the family or growth form |", described, perEntry[len(perEntry)/2], inherited)
 	p("| *never* said outright | %d, of which %d on poisonous or deadly entries; %d decisive |", nevers, dangerNevers, decisive)
 	p("| uses with a stage that may be gathered | %d |", uses)
-	p("| audit lines (use, stage, continent) | %d: %d open, %d refused; stages refused: %d |", len(lines), open, refused, len(refusedStages))
+	p("| audit lines (use, stage, continent) | %d: %d open, %d gathered by people and left by the rules, %d not gathered; stages not gathered: %d |", len(lines), open, closed, refused, len(refusedStages))
 	p("| sayings refused | %d |", len(b.Sayings))
 	p("| ways in which poisons work | %d |", len(b.Syndromes))
 	p("")
@@ -147,9 +160,9 @@ func guideDocText(t *testing.T, e *evidence.Engine) string {
 	p("")
 	p("## The ten weakest pairs")
 	p("")
-	p("Of all stages that may be gathered: the dangerous entries that stand nearest to being inseparable, by the steps beyond what is needed and the number of looks that give them.")
+	p("Of all stages that may be gathered: the dangerous entries that stand nearest to being inseparable, by the evidence beyond what is needed (decibans, while the target looks as it usually does) and the number of looks that weigh ten or more.")
 	p("")
-	p("| target | danger | stage | steps to spare | looks that separate |\n|---|---|---|---|---|")
+	p("| target | danger | stage | to spare | looks that weigh ten |\n|---|---|---|---|---|")
 	seen := map[string]bool{}
 	shown := 0
 	for _, x := range pairs {
@@ -160,10 +173,18 @@ func guideDocText(t *testing.T, e *evidence.Engine) string {
 		}
 	}
 	p("")
+	p("## What is gathered, and left by the rules")
+	p("")
+	p("Uses that the guide describes and that anyone is told to leave, since something dangerous can't be told from them with the certainty that is asked; the pair that stands worst, and what stands against it of what is needed:")
+	p("")
+	for _, s := range shut {
+		p("%s", s)
+	}
+	p("")
 	effort(t, e, p)
 	p("## What the guide refuses that foragers gather")
 	p("")
-	p("Two structural steps in different parts are asked against a deadly entry, and all senses together count as one. That closes some well-known food at every stage, because colour, smell or one part alone is all that tells it from something dangerous in the guide:")
+	p("Against a deadly entry evidence of 55 is asked, from two structural facts at least, and all senses together weigh 24 at most. That closes some well-known food at every stage. Without a use in this guide:")
 	p("")
 	for i := range b.Taxa {
 		x := &b.Taxa[i]
@@ -192,13 +213,18 @@ func effort(t *testing.T, e *evidence.Engine, p func(string, ...any)) {
 		n    int
 	}
 	var runs []run
+	open := opens(e)
 	b := e.Index().Book
 	for i := range b.Taxa {
 		tx := &b.Taxa[i]
 		for u := range tx.Uses {
 			use := &tx.Uses[u]
 			use.Stages.Each(func(st guide.Stage) {
-				_, n := (&observer{e, tx, guide.NewStageSet(st)}).follow(ready(e, tx, use, st), 40)
+				f := ready(e, tx, use, st)
+				if !open(tx, use, st, f.Place.Region) {
+					return
+				}
+				_, n := (&observer{e, tx, guide.NewStageSet(st)}).follow(f, 40)
 				runs = append(runs, run{fmt.Sprintf("%s, %s %s, %s", tx.Common, use.Part, use.Preparation, st), n})
 			})
 		}
@@ -206,7 +232,7 @@ func effort(t *testing.T, e *evidence.Engine, p func(string, ...any)) {
 	sort.SliceStable(runs, func(i, j int) bool { return runs[i].n > runs[j].n })
 	p("## Answers that a true observer needs")
 	p("")
-	p("A scripted observer who answers truly and follows the offered checks reaches *Checks complete* for every use and stage that is not refused: %d of them, median %d answers. The worst ten:", len(runs), runs[len(runs)/2].n)
+	p("A scripted observer who answers truly and follows the offered checks reaches *Checks complete* for every use and stage that is open: %d of them, median %d answers. The worst ten:", len(runs), runs[len(runs)/2].n)
 	p("")
 	p("| use and stage | answers |\n|---|---|")
 	for _, r := range runs[:10] {

@@ -7,97 +7,152 @@ import (
 	"zestythicket/guide"
 )
 
-// Step is one contradiction in the ledger.
+// Strength says in a word what one answer weighs between target and entry.
+type Strength uint8
+
+// The strengths, from what speaks for the dangerous entry on.
+const (
+	SpeaksFor Strength = iota + 1
+	TellsNothing
+	Slight
+	Fair
+	Strong
+)
+
+var strengthNames = []string{"", "speaks-for-it", "tells-nothing", "slight", "fair", "strong"}
+
+// String gives the word.
+func (s Strength) String() string { return wordOf(strengthNames, int(s)) }
+
+// strengthOf puts decibans into words; less than one deciban either way is nothing.
+func (d *Defaults) strengthOf(w float64) Strength {
+	switch {
+	case w >= d.Strong:
+		return Strong
+	case w >= d.Fair:
+		return Fair
+	case w >= 1:
+		return Slight
+	case w <= -1:
+		return SpeaksFor
+	}
+	return TellsNothing
+}
+
+// Step is what one answer weighs against an entry.
 type Step struct {
-	Reading    int32 // index into Judgement.Readings
-	Group      int32
-	Part       guide.Part
+	Reading    int32   // index into Judgement.Readings
+	Weight     float64 // decibans; below 0 it speaks for the entry
+	Strength   Strength
+	Fact       int32 // answers with the same number say one thing
 	Structural bool
-	Decisive   bool
-	// Counted is false for a contradiction that adds no depth: its group or
-	// act is used already, or a sensory step is.
+	// Counted is false for an answer that adds nothing, because another one of the
+	// same fact weighs more.
 	Counted bool
 }
 
-// Exclusion is one dangerous entry in scope: how far it is cut back.
+// Exclusion is one dangerous entry in scope: what stands against it.
 type Exclusion struct {
-	Taxon    int32
+	Taxon int32
+	// Form is the form that stands least against, -1 for the entry as described.
+	Form     int32
 	Grade    guide.Grade
-	Depth    int // independent steps against it
-	Need     int
+	Weight   float64 // evidence against it, in decibans
+	Need     float64 // what rules it out
+	Left     float64 // what is still needed, 0 once ruled out
 	RuledOut bool
-	// Thorns left: the last goes only when the whole rule is met.
+	// Thorns left, of three: a third of what is needed clips one, and the last goes
+	// only when the whole rule is met.
 	Thorns int
-	// WantsPart: depth enough, but the structural steps lie in one part.
-	WantsPart bool
-	// ShortOfMargin: ruled out, but without two contradictions more than the
-	// target has.
-	ShortOfMargin bool
-	DecisivePair  bool
-	Named         bool // named as a lookalike of the target
-	Contact       bool
-	Share         float64
-	Steps         []Step
+	// Nick is the part of the next third that is reached, 0 to 1.
+	Nick float64
+	// WantsFact: weight enough, but too few structural facts that each weigh enough.
+	WantsFact bool
+	Named     bool // named as a lookalike of the target, or names it
+	Contact   bool
+	Share     float64
+	Steps     []Step
 }
 
+// thorns is how many thirds an entry has.
+const thorns = 3
+
 // ledger lists every dangerous entry in scope, open ones first, the gravest and
-// least cut back in front. Steps share one backing array.
+// those with most still needed in front. Steps share one backing array.
 func (t *assessment) ledger() []Exclusion {
-	targetCount := t.targetCount()
-	named := map[int32]bool{}
-	if t.target >= 0 {
-		for _, l := range t.taxon(t.target).Lookalikes {
-			if at, ok := t.e.ix.TaxonAt(l.Taxon); ok {
-				named[at] = true
-			}
-		}
-	}
+	named := t.named()
 	out := make([]Exclusion, 0, len(t.danger))
-	steps := make([]Step, 0, len(t.sheet.edges))
-	var buf []edge
+	steps := make([]Step, 0, len(t.danger)*len(t.voices))
 	for _, d := range t.byDanger(named) {
 		tl := &t.tallies[d]
-		nd := t.need(d)
-		en := Exclusion{Taxon: d, Grade: t.grade[d], Depth: int(tl.depth), Need: needed(uint8(t.grade[d])), RuledOut: tl.ruledOut,
-			DecisivePair: tl.decisivePair, Named: named[d], Contact: t.e.ix.Contact[d] > 0, Share: t.st.share[d]}
+		en := Exclusion{Taxon: d, Form: -1, Grade: t.grade[d], Weight: tl.sum, Need: tl.need.sum, Left: tl.left, RuledOut: tl.ruledOut,
+			Named: named[d], Contact: t.e.ix.Contact[d] > 0, Share: t.st.share[d]}
+		if tl.row >= 0 {
+			en.Form = t.e.ix.Chances.Rows[tl.row].Form
+		}
 		if !tl.ruledOut {
-			en.Thorns = max(1, en.Need-en.Depth)
-			en.WantsPart = en.Depth >= en.Need
+			part := max(0, tl.sum) / tl.need.sum * thorns
+			clipped := min(int(part), thorns-1)
+			en.Thorns, en.Nick = thorns-clipped, min(1, part-float64(clipped))
+			en.WantsFact = tl.sum >= tl.need.sum
 		}
-		en.ShortOfMargin = tl.ruledOut && t.f.Intent.harvest() && int(t.sheet.counts[d]) < targetCount+t.e.def.Margin
-		buf = t.sheet.of(d, buf)
 		from := len(steps)
-		for i := range buf {
-			b := &buf[i]
-			steps = append(steps, Step{Reading: b.reading, Group: b.group, Part: b.part, Structural: nd.structural(b), Decisive: b.decisive || b.timed,
-				Counted: tl.simple && (nd.structural(b) || !sensoryBefore(nd, buf, i)) || !tl.simple && nd.count(buf[:i+1]).depth > nd.count(buf[:i]).depth})
-		}
+		steps = t.stepsOf(d, steps)
 		en.Steps = steps[from:len(steps):len(steps)]
 		out = append(out, en)
 	}
 	return out
 }
 
-func sensoryBefore(n need, es []edge, i int) bool {
-	for k := range es[:i] {
-		if !n.structural(&es[k]) {
-			return true
+// stepsOf lists what every answer weighs against an entry.
+func (t *assessment) stepsOf(d int32, steps []Step) []Step {
+	tl := &t.tallies[d]
+	if tl.row < 0 {
+		return steps
+	}
+	from := len(steps)
+	taught := t.taught(d)
+	for i := range t.voices {
+		x := &t.voices[i]
+		w, _ := t.e.weight(x, tl.row, t.rowStages(tl.row, x.trait), taught)
+		steps = append(steps, Step{Reading: x.reading, Weight: w, Strength: t.e.def.strengthOf(w), Fact: x.slot, Structural: x.class == guide.Structural, Counted: true})
+	}
+	mine := steps[from:]
+	for i := range mine {
+		for k := range mine {
+			a, b := &mine[i], &mine[k]
+			if a.Fact == b.Fact && a.Weight*b.Weight > 0 && (math.Abs(b.Weight) > math.Abs(a.Weight) || math.Abs(b.Weight) == math.Abs(a.Weight) && k < i) {
+				a.Counted = false
+			}
 		}
 	}
-	return false
+	return steps
 }
 
-// byDanger orders the dangerous entries: open before cut back, named lookalikes
-// first, then the gravest, the least cut back and the likeliest. The order is
-// packed into one number an entry, since there may be thousands.
+// named are the entries that the target names or that name it, and those that they
+// stand beside in the guide.
+func (t *assessment) named() map[int32]bool {
+	if t.target < 0 {
+		return nil
+	}
+	out := map[int32]bool{}
+	for _, at := range t.e.namedBy[t.target] {
+		out[at] = true
+	}
+	return out
+}
+
+// byDanger orders the dangerous entries: open before ruled out, named lookalikes
+// first, then the gravest, those with most still needed, and the likeliest. The order
+// is packed into one number an entry, since there may be thousands.
 func (t *assessment) byDanger(named map[int32]bool) []int32 {
 	keys := make([]uint64, len(t.danger))
 	for i, d := range t.danger {
 		tl := &t.tallies[d]
 		k := uint64(boolInt(tl.ruledOut))<<1 | uint64(boolInt(!named[d]))
 		k = k<<2 | uint64(guide.Deadly-t.grade[d])
-		k = k<<2 | uint64(3-min(tl.remaining, 3))
-		k = k<<32 | uint64(^math.Float32bits(float32(t.st.share[d])))
+		k = k<<7 | uint64(127-min(int(tl.left), 127))
+		k = k<<28 | uint64(^math.Float32bits(float32(t.st.share[d]))>>4)
 		keys[i] = k<<24 | uint64(i)
 	}
 	slices.Sort(keys)

@@ -65,7 +65,7 @@ func (e *Engine) Likenesses(f *Find, specimen string) []Likeness {
 	for _, taxon := range taxa {
 		in[taxon] = true
 	}
-	sheet := e.contradictions(t.rs, t.sc.eff, in, everyone)
+	sheet := e.contradictions(t.rs, t.sc.eff, in)
 	var out []Likeness
 	for _, taxon := range taxa {
 		out = append(out, t.likeness(taxon, sheet, taxa))
@@ -113,7 +113,7 @@ func (t *assessment) likeness(taxon int32, sheet *sheet, taxa []int32) Likeness 
 		for _, other := range taxa {
 			col := &t.e.ix.Columns[ref.Col]
 			if row, ok := rowOf(col, other); ok && other != taxon {
-				if never, _ := masks(col, row, t.e.stagesFor(other, t.sc.eff, tr)); shown&never == shown {
+				if never := masks(col, row, t.e.stagesFor(other, t.sc.eff, tr)); shown&never == shown {
 					n++
 				}
 			}

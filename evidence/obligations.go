@@ -1,6 +1,11 @@
 package evidence
 
-import "zestythicket/guide"
+import (
+	"math"
+	"slices"
+
+	"zestythicket/guide"
+)
 
 // stageObligations: the stage is asked first, and an answer that fixes another
 // stage reopens it.
@@ -33,12 +38,10 @@ func (t *assessment) looks() []Requirement {
 			out = append(out, o)
 		}
 	}
-	if t.target >= 0 && t.targetCount() > t.e.def.MatchTolerance {
-		for i := t.sheet.head[t.target]; i >= 0; i = t.sheet.edges[i].next {
-			o := ob(SecondLook, Match)
-			o.Trait, o.Taxon = t.rs[t.sheet.edges[i].reading].Trait, t.target
-			out = append(out, o)
-		}
+	for _, i := range t.against {
+		o := ob(SecondLook, Match)
+		o.Trait, o.Taxon = t.rs[i].Trait, t.target
+		out = append(out, o)
 	}
 	return out
 }
@@ -58,19 +61,16 @@ func (t *assessment) doubts() []Requirement {
 	return out
 }
 
-// doubt: a shaky reading that the target denies.
+// doubt: a shaky reading that the target hardly ever gives.
 func (t *assessment) doubt(r *Reading) bool {
 	tr := t.trait(r.Trait)
-	if r.Soundness != Shaky || tr.Class == guide.Circumstance || tr.Prepares != "" {
+	if r.Soundness != Shaky || tr.Class == guide.Circumstance || tr.Prepares != "" || r.Mask == 0 && r.Kind != Measured {
 		return false
 	}
-	col := &t.e.ix.Columns[r.Trait]
-	row, ok := rowOf(col, t.target)
-	if !ok {
-		return false
-	}
-	hit, _ := t.e.meets(col, tr, row, r, t.e.stagesFor(t.target, t.sc.eff, tr))
-	return hit
+	x := voice{trait: r.Trait, kind: r.Kind, mask: r.Mask, value: r.Value, err: r.Err, class: tr.Class}
+	t.e.loosen(&x, t.saw)
+	t.e.atTarget(&x, t.target, t.sc.stages)
+	return !x.silent && !x.lacking && x.target < t.e.def.SurpriseAt
 }
 
 // twoIndividuals looks for two sound readings that no one entry in scope allows
@@ -90,7 +90,7 @@ func (t *assessment) twoIndividuals() (a, b int32, ok bool) {
 			scope[i/64] |= 1 << (i % 64)
 		}
 	}
-	all := t.e.contradictions(t.rs, t.sc.eff, t.in, everyone)
+	all := t.e.contradictions(t.rs, t.sc.eff, t.in)
 	for taxon := range all.head {
 		for k := all.head[taxon]; k >= 0; k = all.edges[k].next {
 			hit[int(all.edges[k].reading)*words+taxon/64] |= 1 << (taxon % 64)
@@ -127,7 +127,7 @@ func (t *assessment) contradictedByAny(taxon int32) bool {
 		}
 		col := &t.e.ix.Columns[r.Trait]
 		if row, ok := rowOf(col, taxon); ok {
-			if yes, _ := t.e.meets(col, tr, row, r, t.e.stagesFor(taxon, t.sc.eff, tr)); yes {
+			if t.e.meets(col, tr, row, r, t.e.stagesFor(taxon, t.sc.eff, tr)) {
 				return true
 			}
 		}
@@ -160,7 +160,7 @@ func (t *assessment) keyObligations() []Requirement {
 			o.Code, o.Spoilers = MendReading, r.Spoilers
 			out = append(out, o)
 		case r.Soundness == Sound && !t.fits(r):
-			if !t.contradicted(t.target, int32(i)) {
+			if !t.surprising(i) && !r.Again {
 				o.Code = RareState
 				out = append(out, o)
 			}
@@ -169,24 +169,19 @@ func (t *assessment) keyObligations() []Requirement {
 	return out
 }
 
-func (t *assessment) contradicted(taxon, reading int32) bool {
-	for i := t.sheet.head[taxon]; i >= 0; i = t.sheet.edges[i].next {
-		if t.sheet.edges[i].reading == reading {
-			return true
-		}
-	}
-	return false
-}
+// surprising: the reading counts against the target.
+func (t *assessment) surprising(reading int32) bool { return slices.Contains(t.against, reading) }
 
 // fits: every state of the reading is at least sometimes shown by the target at
-// one of the stages; a measurement lies in the typical range.
+// one of the stages, or often enough as all readers see it; a measurement lies in the
+// typical range.
 func (t *assessment) fits(r *Reading) bool {
 	col := &t.e.ix.Columns[r.Trait]
-	row, ok := rowOf(col, t.target)
-	if !ok {
-		return false
-	}
 	stages := t.e.stagesFor(t.target, t.sc.stages, t.trait(r.Trait))
+	row, ok := rowOf(col, t.target)
+	if !ok { // only other readers say anything of it
+		return r.Mask != 0 && r.Mask&^t.often(r.Trait, stages) == 0
+	}
 	if t.trait(r.Trait).Kind == guide.Measure {
 		for v := col.First[row]; v < col.First[row+1]; v++ {
 			if rg := col.Ranges[v]; col.Vars[v].Stages&stages != 0 && r.Value+r.Err >= rg[1] && r.Value-r.Err <= rg[2] {
@@ -195,8 +190,25 @@ func (t *assessment) fits(r *Reading) bool {
 		}
 		return false
 	}
-	shown := shownMask(col, row, stages, guide.Sometimes)
+	shown := shownMask(col, row, stages, guide.Sometimes) | t.often(r.Trait, stages)
 	return r.Mask != 0 && r.Mask&^shown == 0
+}
+
+// often are the states that the target shows often enough as all readers see it.
+func (t *assessment) often(trait int32, stages guide.StageSet) uint32 {
+	var m uint32
+	col := &t.e.ix.Chances.Columns[trait]
+	for _, v := range col.VarsOf(t.e.ix.Chances.RowFrom[t.target]) {
+		if v.Stages&stages == 0 || v.At < 0 {
+			continue
+		}
+		for s := 0; s < col.N; s++ {
+			if float64(col.Shown[int(v.At)+s]) >= t.e.def.FitsAt {
+				m |= 1 << s
+			}
+		}
+	}
+	return m
 }
 
 // shownMask is the set of states shown at least as often as f at some stage.
@@ -216,37 +228,27 @@ func shownMask(col *guide.Column, row int32, stages guide.StageSet, f guide.Freq
 }
 
 // ruleOutObligations: one for each open entry, the gravest named ones first,
-// with the check that separates it; the rest are counted.
+// with the check that weighs most against it; the rest are counted.
 func (t *assessment) ruleOutObligations(j *Judgement) []Requirement {
 	var out []Requirement
-	more, margin := 0, 0
+	more := 0
 	for i := range j.Exclusions {
 		en := &j.Exclusions[i]
-		if en.RuledOut && !en.ShortOfMargin {
-			continue
-		}
-		if en.RuledOut && t.target < 0 {
+		if en.RuledOut {
 			continue
 		}
 		if len(out) >= ruleOutsListed {
-			if en.RuledOut {
-				margin++
-			} else {
-				more++
-			}
+			more++
 			continue
 		}
 		o := ob(RuleOut, RuleOuts)
-		if en.RuledOut {
-			o.Code = WidenMargin
-		}
-		o.Taxon, o.N = en.Taxon, max(en.Thorns, 1)
+		o.Taxon, o.N = en.Taxon, int(math.Ceil(en.Left))
 		o.Trait = t.separator(en.Taxon)
 		out = append(out, o)
 	}
-	if more+margin > 0 {
+	if more > 0 {
 		o := ob(MoreRuleOuts, RuleOuts)
-		o.N = more + margin
+		o.N = more
 		out = append(out, o)
 	}
 	return out
@@ -288,15 +290,14 @@ func (t *assessment) signed(group string) bool {
 	return false
 }
 
-// gate: the target is in the group, or a deadly entry named as its lookalike is
-// and has not been ruled out by two decisive cells.
+// gate: the target is in the group, or a deadly entry that is named with it is, and
+// has not enough to spare beyond what rules it out.
 func (t *assessment) gate(tx *guide.Taxon, group string) bool {
 	if has(tx.HardGroups, group) {
 		return true
 	}
-	for _, l := range tx.Lookalikes {
-		at, ok := t.e.ix.TaxonAt(l.Taxon)
-		if ok && t.in[at] && t.grade[at] == guide.Deadly && has(t.taxon(at).HardGroups, group) && !t.tallies[at].decisivePair {
+	for _, at := range t.foes() {
+		if t.grade[at] == guide.Deadly && has(t.taxon(at).HardGroups, group) && (!t.tallies[at].ruledOut || t.tallies[at].sum < t.tallies[at].need.sum+t.e.def.GateSpare) {
 			return true
 		}
 	}

@@ -2,6 +2,7 @@ package evidence_test
 
 import (
 	"fmt"
+	"slices"
 	"sort"
 	"testing"
 
@@ -19,7 +20,12 @@ type observer struct {
 }
 
 func (o *observer) answer(trait int32) evidence.Answer {
-	return truly.Answer(&o.e.Index().Book.Traits[trait], o.truth, o.stages)
+	return truly.Answer(o.e.Index(), trait, o.at(), o.stages)
+}
+
+func (o *observer) at() int32 {
+	at, _ := o.e.Index().TaxonAt(o.truth.ID)
+	return at
 }
 
 // regionOf is a region where the use may be gathered.
@@ -72,10 +78,27 @@ func (o *observer) follow(f *evidence.Find, most int) (evidence.Judgement, int) 
 	}
 }
 
-// TestTrueObserver follows the offered checks for every use and stage of the
-// shipped guide, and must reach "checks complete".
+// opens says of every use, stage and continent of the guide whether anyone can tell
+// what it is taken for apart.
+func opens(e *evidence.Engine) func(tx *guide.Taxon, u *guide.Use, st guide.Stage, region string) bool {
+	type key struct{ taxon, part, prep, continent string }
+	open := map[key]guide.StageSet{}
+	for _, l := range e.Audit() {
+		if l.Holds && !l.Refused {
+			open[key{e.Index().Book.Taxa[l.Taxon].ID, l.Use.Part, l.Use.Preparation, l.Continent}] |= guide.NewStageSet(l.Stage)
+		}
+	}
+	return func(tx *guide.Taxon, u *guide.Use, st guide.Stage, region string) bool {
+		return open[key{tx.ID, u.Part, u.Preparation, guide.Continent(region)}].Has(st)
+	}
+}
+
+// TestTrueObserver follows the offered checks for every use and stage of the shipped
+// guide that anyone can tell apart, and must reach "checks complete". The others are
+// left at once.
 func TestTrueObserver(t *testing.T) {
 	e := engineOf(t, "")
+	open := opens(e)
 	var counts []int
 	for i := range e.Index().Book.Taxa {
 		tx := &e.Index().Book.Taxa[i]
@@ -84,7 +107,14 @@ func TestTrueObserver(t *testing.T) {
 			use.Stages.Each(func(st guide.Stage) {
 				name := fmt.Sprintf("%s %s %s %s", tx.ID, use.Part, use.Preparation, st)
 				o := &observer{e, tx, guide.NewStageSet(st)}
-				j, n := o.follow(ready(e, tx, use, st), 40)
+				f := ready(e, tx, use, st)
+				j, n := o.follow(f, 40)
+				if !open(tx, use, st, f.Place.Region) {
+					if j.Verdict != evidence.LeaveIt || n > 2 || !slices.Contains(j.Leave, evidence.Inseparable) {
+						t.Errorf("%s can't be told apart: %s after %d answers", name, j.Verdict, n)
+					}
+					return
+				}
 				if j.Verdict != evidence.ChecksComplete {
 					t.Errorf("%s: %s after %d answers; leave %v", name, j.Verdict, n, j.Leave)
 					for _, ob := range j.Obligations {
@@ -108,6 +138,7 @@ func TestTrueObserver(t *testing.T) {
 		t.Fatal("no use was tried")
 	}
 	sort.Ints(counts)
+	// The aim is 12; docs/calibration.md says why it is missed.
 	if m := counts[len(counts)/2]; m > 15 {
 		t.Errorf("median of %d answers, at most 15 are wanted", m)
 	}

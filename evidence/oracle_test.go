@@ -10,11 +10,23 @@ import (
 // plain is the rules said as directly as possible, without columns, shortcuts or
 // shared work. It is the oracle the engine must agree with, and the reference
 // its speed is measured against. It takes the readings as resolved, and works
-// out contradictions, depths, standing and the worth of every check by itself.
+// out the weights, the standing and the worth of every check by itself.
 type plain struct {
-	b   *guide.Guide
-	w   guide.Weights
-	def Defaults
+	b     *guide.Guide
+	w     guide.Weights
+	rates guide.Rates
+	def   Defaults
+}
+
+func newPlain(b *guide.Guide, def Defaults) *plain {
+	return &plain{b, guide.DefaultWeights(), guide.DefaultRates(), def}
+}
+
+func (p *plain) taxonAt(i int32) *guide.Taxon {
+	if i < 0 {
+		return nil
+	}
+	return &p.b.Taxa[i]
 }
 
 func (p *plain) trait(id string) *guide.Trait {
@@ -54,167 +66,11 @@ func stageList(s guide.StageSet) []guide.Stage {
 	return out
 }
 
-// contradicts: in every stage the cell describes the trait and excludes the reading.
-func (p *plain) contradicts(t *guide.Taxon, tr *guide.Trait, r *Reading, eff guide.StageSet) (hit, decisive bool) {
-	stages := t.StagesFor(eff)
-	if stages&tr.Stages != 0 {
-		stages &= tr.Stages
-	}
-	decisive = true
-	for _, st := range stageList(stages) {
-		v := p.variant(t, tr.ID, st)
-		if v == nil || v.Kind != guide.Described {
-			return false, false
-		}
-		if tr.Kind == guide.Measure {
-			if r.Value+r.Err >= v.Range[0] && r.Value-r.Err <= v.Range[3] {
-				return false, false
-			}
-			decisive = false
-		}
-	}
-	if tr.Kind == guide.Measure {
-		return true, false
-	}
-	excluded := func(s int, mask func(*guide.Variant) uint32) bool {
-		for _, st := range stageList(stages) {
-			if mask(p.variant(t, tr.ID, st))&(1<<s) == 0 {
-				return false
-			}
-		}
-		return true
-	}
-	combine := func(mask func(*guide.Variant) uint32) bool {
-		any, all := false, true
-		for s := range tr.States {
-			if r.Mask&(1<<s) == 0 {
-				continue
-			}
-			x := excluded(s, mask)
-			any, all = any || x, all && x
-		}
-		if r.Kind == AllOf {
-			return any
-		}
-		return all
-	}
-	hit = combine(func(v *guide.Variant) uint32 { return guide.NeverMask(tr, v) })
-	return hit, hit && combine(func(v *guide.Variant) uint32 { return v.Decisive })
-}
-
-type plainStep struct {
-	group, act string
-	part       guide.Part
-	structural bool
-	decisive   bool
-}
-
 func groupName(t *guide.Trait) string {
 	if t.Group != "" {
 		return t.Group
 	}
 	return t.ID
-}
-
-func actName(t *guide.Trait) string {
-	if t.Act != "" {
-		return "act " + t.Act
-	}
-	return "own " + t.ID
-}
-
-func (p *plain) steps(t *guide.Taxon, rs []Reading, eff guide.StageSet, g guide.Grade) []plainStep {
-	var out []plainStep
-	for i := range rs {
-		tr := &p.b.Traits[rs[i].Trait]
-		if rs[i].Soundness != Sound || tr.Class == guide.Circumstance {
-			continue
-		}
-		from := tr
-		if rs[i].By >= 0 {
-			from = &p.b.Traits[rs[i].By]
-		}
-		if hit, dec := p.contradicts(t, tr, &rs[i], eff); hit {
-			out = append(out, p.step(tr, from, dec, g))
-		}
-	}
-	return out
-}
-
-func (p *plain) step(tr, from *guide.Trait, dec bool, g guide.Grade) plainStep {
-	return plainStep{groupName(tr), actName(from), tr.Part,
-		tr.Class == guide.Structural || g == guide.Poisonous && dec && tr.Kind == guide.Timed, dec && tr.Class == guide.Structural}
-}
-
-// count tries every selection of steps.
-func (p *plain) count(steps []plainStep, g guide.Grade, pair bool) (depth int, out bool, remaining int) {
-	twoParts, dec := false, false
-	parts := map[guide.Part]bool{}
-	for _, s := range steps {
-		if s.structural {
-			parts[s.part] = true
-		}
-		dec = dec || s.decisive
-	}
-	decPair := false
-	for set := 0; set < 1<<len(steps); set++ {
-		groups, acts := map[string]bool{}, map[string]bool{}
-		n, sensory, ok := 0, 0, true
-		sp, dp, dn := map[guide.Part]bool{}, map[guide.Part]bool{}, 0
-		for i, s := range steps {
-			if set&(1<<i) == 0 {
-				continue
-			}
-			n++
-			if groups[s.group] || acts[s.act] {
-				ok = false
-			}
-			groups[s.group], acts[s.act] = true, true
-			if s.structural {
-				sp[s.part] = true
-			} else {
-				sensory++
-			}
-			if s.decisive {
-				dn++
-				dp[s.part] = true
-			}
-		}
-		if !ok || sensory > 1 {
-			continue
-		}
-		depth = max(depth, n)
-		twoParts = twoParts || n >= 3 && len(sp) >= 2
-		decPair = decPair || dn >= 2 && len(dp) >= 2
-	}
-	need := int(g)
-	out = depth >= need
-	if g == guide.Deadly {
-		out = twoParts || decPair
-	}
-	if out {
-		return depth, true, 0
-	}
-	remaining = max(1, need-depth)
-	if g == guide.Deadly {
-		remaining = max(remaining, 2-len(parts))
-		if dec && pair {
-			remaining = 1
-		}
-	}
-	return depth, false, remaining
-}
-
-func (p *plain) pair(t *guide.Taxon) bool {
-	parts := map[guide.Part]bool{}
-	for _, c := range t.Cells {
-		for _, v := range c.Variants {
-			if v.Kind == guide.Described && v.Decisive != 0 {
-				parts[p.trait(c.Trait).Part] = true
-			}
-		}
-	}
-	return len(parts) >= 2
 }
 
 func (p *plain) dist(t *guide.Taxon, tr *guide.Trait, st guide.Stage) []float64 {

@@ -80,8 +80,8 @@ func (e *Engine) JudgePatch(f *Find) Patch {
 
 // short: items of a clump in which one find is complete pass by the short list.
 // Every check of it was soundly read on them and fits the target, nothing speaks
-// against the target, and by their own readings every named dangerous lookalike
-// is ruled out. A count says how many were looked at; without the answers it
+// against the target, and by their own readings every dangerous entry in scope is
+// ruled out. A count says how many were looked at; without the answers it
 // passes nothing.
 func (e *Engine) short(f *Find, j *Judgement, fp *FastPass) bool {
 	if !fp.Exists || !fp.Ready || j.TargetContradictions > 0 {
@@ -89,11 +89,25 @@ func (e *Engine) short(f *Find, j *Judgement, fp *FastPass) bool {
 	}
 	t := e.trial(f, j.Specimen)
 	for _, check := range fp.Checks {
-		if r := t.sound(check); r == nil || !t.fits(r) {
+		r := t.sound(check)
+		if ref, ok := t.isSaidOfAll(check); ok {
+			if r == nil || r.Mask != 1<<ref.State {
+				return false
+			}
+		} else if r == nil || !t.fits(r) {
 			return false
 		}
 	}
-	return len(t.looks()) == 0 && len(t.doubts()) == 0 && t.namedOut()
+	return len(t.looks()) == 0 && len(t.doubts()) == 0 && len(t.open) == 0
+}
+
+func (t *assessment) isSaidOfAll(trait int32) (guide.TraitRef, bool) {
+	for _, ref := range t.saidOfAll() {
+		if ref.Trait == trait {
+			return ref, true
+		}
+	}
+	return guide.TraitRef{}, false
 }
 
 func joined(f *Find, i, k int) bool {
@@ -139,9 +153,7 @@ func (e *Engine) anyAllowsBoth(t *assessment, a, b *Reading) bool {
 			}
 			continue
 		}
-		x, _ := e.meets(col, tr, int32(row), a, st)
-		y, _ := e.meets(col, tr, int32(row), b, st)
-		if !x && !y {
+		if !e.meets(col, tr, int32(row), a, st) && !e.meets(col, tr, int32(row), b, st) {
 			return true
 		}
 	}

@@ -66,6 +66,8 @@ type Reading struct {
 	// confirmed the first reading.
 	Again  bool
 	Method string
+	// Loose: read on a part that was picked or found loose.
+	Loose bool
 	// By is the child trait this reading was derived from: who saw the section
 	// of a stalk saw the stalk. -1 if it was given.
 	By int32
@@ -79,6 +81,7 @@ type scene struct {
 	base, intact, malformed, picked bool
 	stages, eff, stated             guide.StageSet // stated: without what a stage check adds
 	fixed                           bool
+	fixes                           guide.StageSet // what stage checks say
 	stageConflict                   bool
 	anyStage                        bool
 }
@@ -95,6 +98,7 @@ type slot struct {
 	settled  bool     // a difference was settled: that is done once
 	out      bool     // no look settles it any more
 	methods  []string // of every evidential look
+	loose    bool     // the current look was at a loose part
 }
 
 // readings resolves the log of one specimen into one reading for each trait,
@@ -204,6 +208,7 @@ func (e *Engine) ownReadings(f *Find, specimen string) ([]Reading, scene) {
 						spoilers = e.spoilers(tr, &ev.Answer, f, &sc, hands.near(ev.Answer.With), pickedYet)
 					}
 					s.take(e, tr, *ev, spoilers)
+					s.loose = s.cur.Answer.Detached || pickedYet && !s.cur.Taken
 				}
 			}
 		}
@@ -342,7 +347,7 @@ func maskOf(tr *guide.Trait, a *Answer) uint32 {
 func (e *Engine) settle(at int32, s *slot) Reading {
 	a := &s.cur.Answer
 	r := Reading{Trait: at, Seq: s.cur.Seq, Kind: a.Kind, Mask: maskOf(&e.ix.Book.Traits[at], a), Value: a.Value, Err: a.Error,
-		Spoilers: s.spoilers, First: s.first, Again: s.again, Out: s.out, Taken: s.cur.Taken, Method: a.Method, By: -1}
+		Spoilers: s.spoilers, First: s.first, Again: s.again, Out: s.out, Taken: s.cur.Taken, Loose: s.loose, Method: a.Method, By: -1}
 	switch {
 	case s.conflict:
 		r.Soundness = Conflicting

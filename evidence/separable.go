@@ -1,161 +1,199 @@
 package evidence
 
-import "zestythicket/guide"
+import (
+	"slices"
 
-// separating walks the traits by which a target, seen as it usually is at these
-// stages, contradicts another entry. It calls f with an edge for each.
-func (e *Engine) separating(target, other int32, stages guide.StageSet, least guide.Frequency, f func(trait int32, ed edge)) {
-	for _, ref := range e.ix.Rows[target] {
-		tr := &e.ix.Book.Traits[ref.Col]
-		if tr.Class == guide.Circumstance || tr.Stages&stages == 0 || tr.Kind == guide.Measure {
+	"zestythicket/guide"
+)
+
+// best is what the specimen would weigh if every check that is still possible were
+// answered as the target may well show it, by the book: the answers that were given,
+// and the looks that are left, each with what tells most. An answer that speaks against the target and was
+// not confirmed is to be looked at again, so it is left out here.
+func (t *assessment) best() ([]voice, int) {
+	xs := make([]voice, 0, len(t.voices)+32)
+	for _, x := range t.voices {
+		if t.surprising(x.reading) && !t.rs[x.reading].Again {
 			continue
 		}
-		col := &e.ix.Columns[ref.Col]
-		shown := shownMask(col, ref.Row, e.stagesFor(target, stages, tr), least)
-		if shown == 0 || !e.hasPart(target, tr, stages, least) {
-			continue
+		x.method = true
+		xs = append(xs, x)
+	}
+	for _, x := range t.e.likely(t.target, t.sc.stages, func(trait int32) bool { return t.sound(trait) == nil && t.available(trait) }) {
+		x.growing = !t.sc.picked
+		xs = append(xs, x)
+	}
+	return xs, t.settleAmong(xs)
+}
+
+// fresh is what another specimen, looked at by the book from the beginning, would
+// weigh.
+func (t *assessment) fresh() ([]voice, int) {
+	xs := t.e.usual(t.target, t.sc.stages, func(int32) bool { return true })
+	return xs, t.settleAmong(xs)
+}
+
+// settleAmong weighs answers as if all of them had been given: what one of them settles
+// or guards is settled, and what prepares a look was done well unless it was answered
+// otherwise. It returns how many facts they are.
+func (t *assessment) settleAmong(xs []voice) int {
+	given := func(ref guide.TraitRef) bool {
+		if tr := t.trait(ref.Trait); tr.Prepares != "" || tr.Class == guide.Circumstance || t.isStageCheck(ref.Trait) {
+			return t.saw(ref)
 		}
-		if tr.Absent >= 0 {
-			// Who finds nothing there has not seen the part.
-			present := shown &^ (1 << tr.Absent)
-			if row, ok := rowOf(col, other); present == 0 && ok && e.lacks(col, row, other, stages, tr) {
-				continue
+		// Any reading settles it, and whatever the specimen shows can be read.
+		if ref.State < 0 && t.readable(ref.Trait) {
+			return true
+		}
+		for i := range xs {
+			if x := &xs[i]; x.trait == ref.Trait && (ref.State < 0 || x.mask == 1<<ref.State) {
+				return true
 			}
 		}
-		row, ok := rowOf(col, other)
-		at := ref.Col
-		states := shown
-		if ok && e.lacks(col, row, other, stages, tr) {
-			// The other lacks the part: who sees it here sees the parent's state.
-			if p := e.ix.ParentOf[ref.Col]; p >= 0 {
-				at, states = p, tr.ParentStates
-				col = &e.ix.Columns[p]
-				row, ok = rowOf(col, other)
-			}
-		}
-		if !ok {
-			continue
-		}
-		ptr := &e.ix.Book.Traits[at]
-		never, dec := masks(col, row, e.stagesFor(other, stages.WithNeighbours(), ptr))
-		// A look is sure to separate when every state that the target is seen in
-		// is denied; it may separate when one is.
-		if states&never == 0 || (at != ref.Col || least >= guide.Usually) && states&^never != 0 {
-			continue
-		}
-		f(ref.Col, edge{group: e.ix.GroupOf[at], act: e.acts[ref.Col], part: ptr.Part, class: ptr.Class,
-			decisive: states&dec != 0 && ptr.Class == guide.Structural, timed: states&dec != 0 && ptr.Kind == guide.Timed})
+		return false
 	}
+	for i := range xs {
+		t.e.loosen(&xs[i], given)
+		t.e.atTarget(&xs[i], t.ref, t.sc.stages)
+	}
+	return t.e.group(xs, given)
 }
 
-// hasPart reports whether the target shows the part that a trait is looked for
-// on, at least as often as least.
-func (e *Engine) hasPart(target int32, tr *guide.Trait, stages guide.StageSet, least guide.Frequency) bool {
-	p, ok := e.ix.TraitAt(tr.Parent)
-	if !ok {
-		return true
+// readable: a trait that was read, or can be, whatever it shows.
+func (t *assessment) readable(trait int32) bool {
+	tr := t.trait(trait)
+	if t.supposing == bookLook {
+		return tr.Stages&t.sc.stages != 0 && t.e.has(t.target, tr, t.sc.stages)
 	}
-	col := &e.ix.Columns[p]
-	row, ok := rowOf(col, target)
-	return !ok || shownMask(col, row, e.stagesFor(target, stages, &e.ix.Book.Traits[p]), least)&tr.ParentStates != 0
+	return t.sound(trait) != nil || t.available(trait) && t.e.has(t.target, tr, t.sc.stages)
 }
 
-// lacks reports whether the part is lacking at every stage of the set.
-func (e *Engine) lacks(col *guide.Column, row, taxon int32, stages guide.StageSet, tr *guide.Trait) bool {
-	st := e.stagesFor(taxon, stages, tr)
-	for v := col.First[row]; v < col.First[row+1]; v++ {
-		if col.Vars[v].Stages&st != 0 && col.Vars[v].Kind != guide.Inapplicable {
-			return false
-		}
-	}
-	return true
-}
-
-// Separable reports whether anything the guide knows can rule an entry of a
-// grade out at these stages while the target shows states that it shows at
-// least sometimes.
-func (e *Engine) Separable(target, other int32, grade guide.Grade, stages guide.StageSet) bool {
-	var es []edge
-	e.separating(target, other, stages, guide.Sometimes, func(_ int32, ed edge) { es = append(es, ed) })
-	return need{grade: grade, pair: e.ix.DecisiveParts[other] >= 2}.count(es).ruledOut
-}
-
-// inseparable finds the first open entry that nothing the guide knows tells from
-// the target at these stages, or -1. It sweeps the target's columns once instead
-// of asking entry by entry.
-func (t *assessment) inseparable() int32 {
-	e, stages := t.e, t.sc.stages
-	near := stages.WithNeighbours()
-	n := len(t.in)
-	flat := make([]int32, 2*n)
-	s := &sheet{head: flat[:n], tail: flat[n:], edges: make([]edge, 0, 1024)}
-	for i := range s.head {
-		s.head[i] = -1
-	}
-	for _, ref := range e.ix.Rows[t.target] {
-		tr := t.trait(ref.Col)
-		col := &e.ix.Columns[ref.Col]
-		if tr.Class == guide.Circumstance || tr.Stages&stages == 0 || tr.Kind == guide.Measure || e.ix.ParentOf[ref.Col] >= 0 {
-			continue // traits of parts that may be lacking are left to Separable
-		}
-		shown := shownMask(col, ref.Row, e.stagesFor(t.target, stages, tr), guide.Sometimes)
-		for i := range col.Hazardous {
-			row, taxon := col.Hazardous[i].Row, col.Hazardous[i].Taxon
-			never, dec := masks(col, row, e.stagesFor(taxon, near, tr))
-			if shown&never == 0 {
-				continue
-			}
-			s.add(taxon, edge{group: e.ix.GroupOf[ref.Col], act: e.acts[ref.Col], part: tr.Part, class: tr.Class,
-				decisive: shown&dec != 0 && tr.Class == guide.Structural, timed: shown&dec != 0 && tr.Kind == guide.Timed})
-		}
-	}
-	buf := make([]edge, 0, 64)
-	for _, d := range t.open {
-		buf = s.of(d, buf)
-		if nd := t.need(d); !nd.greedy(buf) && !e.Separable(t.target, d, nd.grade, stages) {
-			return d
-		}
-	}
-	return -1
-}
-
-// separator is the check to offer against one open entry: one that can be made,
-// in a group that has not spoken yet, structural and least intrusive first.
-func (t *assessment) separator(other int32) int32 {
-	best, bestScore := int32(-1), -1
-	var have []edge
-	have = t.sheet.of(other, have)
-	nd := t.need(other)
-	if t.target < 0 {
-		return -1
-	}
-	before := nd.count(have)
-	t.e.separating(t.target, other, t.sc.stages, guide.Usually, func(trait int32, ed edge) {
-		if t.sound(trait) != nil || !t.available(trait) {
-			return
-		}
-		after := nd.count(append(have[:len(have):len(have)], ed))
-		gain := int(before.remaining - after.remaining)
-		if before.ruledOut && !grouped(have, ed.group) {
-			gain = 1 // one more contradiction for the margin
-		}
-		if gain <= 0 {
-			return
-		}
-		score := gain*10 + 5 - int(t.trait(trait).Handling)
-		if score > bestScore {
-			best, bestScore = trait, score
-		}
-	})
-	return best
-}
-
-// grouped reports whether a contradiction of the group is among the edges.
-func grouped(es []edge, group int32) bool {
-	for i := range es {
-		if es[i].group == group {
+func (t *assessment) isStageCheck(trait int32) bool {
+	for i := range t.e.ix.Book.StageChecks {
+		if t.e.ix.Book.StageChecks[i].Trait == t.trait(trait).ID {
 			return true
 		}
 	}
 	return false
+}
+
+// deadEndsFrom: with fewer answers than this no specimen is at its end; what nothing can
+// tell apart at these stages is found by the book.
+const deadEndsFrom = 3
+
+// deadEnds are the open entries, of the hardest, that no check that is still possible
+// on this specimen can rule out.
+func (t *assessment) deadEnds() (out []int32) {
+	if t.target < 0 || !t.sc.anyStage || len(t.open) == 0 {
+		return nil
+	}
+	if len(t.voices) < deadEndsFrom {
+		return nil // whatever can't be told apart at all is known without any answer
+	}
+	t.suppose(stillOpen, func() {
+		xs, n := t.best()
+		slots := make([]slotWeight, n)
+		for _, d := range t.hardest() {
+			if !t.tallyOf(d, t.grade[d], xs, slots).ruledOut {
+				out = append(out, d)
+			}
+		}
+	})
+	return out
+}
+
+// lostKeys are the key traits that can't be seen on this specimen any more.
+func (t *assessment) lostKeys() []int32 {
+	var out []int32
+	for _, id := range t.taxon(t.target).KeyFor(t.sc.stages) {
+		if at, ok := t.e.ix.TraitAt(id); ok && t.sound(at) == nil && !t.available(at) && !t.conflicting(at) {
+			out = append(out, at)
+		}
+	}
+	return out
+}
+
+// conflicting: two readings differ and one more look may settle it.
+func (t *assessment) conflicting(trait int32) bool {
+	i := t.byTrait[trait]
+	return i >= 0 && t.rs[i].Soundness == Conflicting && !t.rs[i].Out
+}
+
+// separator is the check to offer against one open entry: one that can be made and
+// brings most of what is still needed, the least intrusive first. -1 without any.
+func (t *assessment) separator(other int32) int32 {
+	if t.target < 0 || t.tallies[other].row < 0 {
+		return -1
+	}
+	best, bestScore := int32(-1), 0.0
+	tl := &t.tallies[other]
+	st := t.stakeOf(other, make([]slotWeight, t.slots))
+	for _, x := range t.usualLooks() {
+		if t.sound(x.trait) != nil {
+			continue
+		}
+		slot := int32(-1)
+		if at, ok := t.factSlot(&x); ok {
+			slot = at
+		}
+		w, high := t.e.weight(&x, tl.row, t.rowStages(tl.row, x.trait), st.taught)
+		fall := st.fall(&t.e.def, slot, w, x.class == guide.Structural, high)
+		if fall <= 0 {
+			continue
+		}
+		if score := fall - float64(t.trait(x.trait).Handling)/10; score > bestScore {
+			best, bestScore = x.trait, score
+		}
+	}
+	return best
+}
+
+// usualLooks are the looks that are left on this specimen, as the target usually
+// answers them. They are worked out once.
+func (t *assessment) usualLooks() []voice {
+	if t.left == nil {
+		t.left = t.e.usual(t.target, t.sc.stages, func(trait int32) bool { return t.sound(trait) == nil && t.available(trait) })
+	}
+	return t.left
+}
+
+// factSlot finds the slot of a look whose fact has spoken already.
+func (t *assessment) factSlot(x *voice) (int32, bool) {
+	fact := t.e.ix.Chances.Columns[x.trait].Fact
+	f := fact[0]
+	if x.mask != 0 {
+		f = fact[guide.Lowest(x.mask)]
+	}
+	for i := range t.voices {
+		y := &t.voices[i]
+		of := t.e.ix.Chances.Columns[y.trait].Fact
+		if y.mask == 0 && of[0] == f {
+			return y.slot, true
+		}
+		for m := y.mask; m != 0; m &= m - 1 {
+			if of[guide.Lowest(m)] == f {
+				return y.slot, true
+			}
+		}
+	}
+	return -1, false
+}
+
+// nameEachOther lists, by entry, those that it names as lookalikes, that name it, and
+// that are named beside it: members of one find count as named whoever names them.
+func (e *Engine) nameEachOther() {
+	e.namedBy = make([][]int32, len(e.ix.Book.Taxa))
+	add := func(a, b int32) {
+		if a != b && !slices.Contains(e.namedBy[a], b) {
+			e.namedBy[a] = append(e.namedBy[a], b)
+		}
+	}
+	for i := range e.ix.Book.Taxa {
+		for _, l := range e.ix.Book.Taxa[i].Lookalikes {
+			if at, ok := e.ix.TaxonAt(l.Taxon); ok {
+				add(int32(i), at)
+				add(at, int32(i))
+			}
+		}
+	}
 }

@@ -122,7 +122,7 @@ func (e *Engine) scene(f *Find, specimen string, undone map[int64]int64) scene {
 		sc.eff = sc.stages
 		return sc
 	}
-	sc.stated = sc.stages
+	sc.stated, sc.fixes = sc.stages, fixes
 	sc.fixed = fixes&sc.stages != 0
 	sc.stageConflict = fixes != 0 && !sc.fixed
 	sc.stages |= fixes

@@ -131,3 +131,84 @@ func synthFind(r *rand.Rand, b *guide.Guide, n int) *Find {
 	}
 	return f
 }
+
+// synthWeights adds to a random guide what weighs an answer: facts, confused and
+// unmistakable pairs, mishaps, readers and forms.
+func synthWeights(r *rand.Rand, b *guide.Guide) {
+	some := func(n int) []guide.TraitState {
+		var out []guide.TraitState
+		for i := 0; i < n; i++ {
+			t := &b.Traits[r.IntN(len(b.Traits))]
+			if t.Class == guide.Circumstance {
+				continue
+			}
+			ts := guide.TraitState{Trait: t.ID, State: -1}
+			if len(t.States) > 0 && r.IntN(3) > 0 {
+				ts.State = r.IntN(len(t.States))
+			}
+			out = append(out, ts)
+		}
+		return out
+	}
+	taken := map[string]bool{}
+	for i := 0; i < 1+len(b.Traits)/8; i++ {
+		f := guide.Fact{ID: fmt.Sprintf("f%d", i)}
+		for _, ts := range some(4) {
+			if !taken[ts.Trait] {
+				taken[ts.Trait] = true
+				f.States = append(f.States, ts)
+			}
+		}
+		b.Facts = append(b.Facts, f)
+	}
+	for i := range b.Traits {
+		t := &b.Traits[i]
+		if len(t.States) < 3 || r.IntN(2) == 0 {
+			continue
+		}
+		m := guide.Misnaming{Trait: t.ID, Confused: []guide.Confusion{{A: 0, B: 1, Rate: []float64{.25, .1, .03}[r.IntN(3)], SettledBy: some(r.IntN(2))}}}
+		if r.IntN(2) == 0 {
+			m.Confused[0].By = "look again"
+		}
+		if r.IntN(2) == 0 {
+			m.Unmistakable = []guide.Unmistakable{{A: 1, B: 2, When: []string{"", "by the method"}[r.IntN(2)]}}
+		}
+		b.Misnamings = append(b.Misnamings, m)
+	}
+	for i := 0; i < 3; i++ {
+		m := guide.Mishap{ID: fmt.Sprintf("m%d", i), Ties: guide.Tie(r.IntN(3)), Guard: some(1), Growing: r.IntN(3) == 0}
+		for _, ts := range some(5) {
+			m.Misled = append(m.Misled, guide.Misread{Reads: ts})
+		}
+		b.Mishaps = append(b.Mishaps, m)
+	}
+	b.Readers = []guide.Reader{{ID: "blind", Blind: true}, {ID: "open"}}
+	for i := range b.Taxa {
+		t := &b.Taxa[i]
+		if r.IntN(3) == 0 {
+			t.HardGroups = []string{"g"}
+		}
+		for k := range b.Traits {
+			if r.IntN(5) == 0 {
+				c := synthCell(r, &b.Traits[k], 1<<30)
+				t.Readings = append(t.Readings, guide.Reading{Reader: r.IntN(2), Cell: c})
+			}
+		}
+		for n := r.IntN(3); n > 0; n-- {
+			f := guide.Form{ID: fmt.Sprintf("form%d", n), Stages: []guide.StageSet{guide.NewStageSet(guide.LeafStage), guide.NewStageSet(guide.LeafStage, guide.FlowerStage), guide.NewStageSet(guide.FruitStage)}[r.IntN(3)]}
+			if r.IntN(3) == 0 {
+				f.Unless = some(1)
+			}
+			for k := range b.Traits {
+				if r.IntN(4) == 0 {
+					c := synthCell(r, &b.Traits[k], 1<<30)
+					for v := range c.Variants {
+						c.Variants[v].Stages &= f.Stages
+					}
+					f.Cells = append(f.Cells, c)
+				}
+			}
+			t.Forms = append(t.Forms, f)
+		}
+	}
+}

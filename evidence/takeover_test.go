@@ -14,6 +14,7 @@ func TestSecondLookAtHomeCanEnd(t *testing.T) {
 	t.Parallel()
 	e := engineOf(t, "")
 	ix := e.Index()
+	open := opens(e)
 	taken, runs := 0, 0
 	for i := range ix.Book.Taxa {
 		tx := &ix.Book.Taxa[i]
@@ -23,6 +24,9 @@ func TestSecondLookAtHomeCanEnd(t *testing.T) {
 				name := tx.ID + " " + use.Part + " " + use.Preparation + " " + st.String()
 				o := &observer{e, tx, guide.NewStageSet(st)}
 				field := ready(e, tx, use, st)
+				if !open(tx, use, st, field.Place.Region) {
+					return
+				}
 				if j, _ := o.follow(field, 40); j.Verdict != evidence.ChecksComplete {
 					t.Fatalf("%s: the field: %s", name, j.Verdict)
 				}

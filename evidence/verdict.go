@@ -23,9 +23,11 @@ const (
 	NotNamed
 	// LeaveStanding: to be kept, and not named yet; protected entries are open.
 	LeaveStanding
+	// CantTellToday: no check that is still possible on this specimen could complete it.
+	CantTellToday
 )
 
-var verdictNames = []string{"", "standing-only", "not-yet", "leave-it", "checks-complete", "handle-as-a-hazard", "no-contact-hazard-found", "protect-it", "not-one-of-those", "named", "not-named", "leave-standing"}
+var verdictNames = []string{"", "standing-only", "not-yet", "leave-it", "checks-complete", "handle-as-a-hazard", "no-contact-hazard-found", "protect-it", "not-one-of-those", "named", "not-named", "leave-standing", "cant-be-told-today"}
 
 // String gives the word.
 func (v Verdict) String() string { return wordOf(verdictNames, int(v)) }
@@ -90,7 +92,7 @@ const (
 	RareState
 	RuleOut
 	MoreRuleOuts
-	WidenMargin
+	WidenMargin // no longer given; stored verdicts may name it
 	TargetMustLead
 	SignOffNeeded
 	AnswerHealth
@@ -155,12 +157,7 @@ type Refusal struct {
 // ruleOutsListed is how many open entries get an obligation of their own.
 const ruleOutsListed = 12
 
-func (t *assessment) targetCount() int {
-	if t.target < 0 {
-		return 0
-	}
-	return int(t.sheet.counts[t.target])
-}
+func (t *assessment) targetCount() int { return t.againstFacts }
 
 func (t *assessment) verdict(j *Judgement) {
 	j.TargetContradictions = t.targetCount()
@@ -234,20 +231,26 @@ func (t *assessment) harvest(j *Judgement) {
 		o.Taxon = j.Standing.Leader
 		match = append(match, o)
 	}
+	j.DeadEnds, j.Inseparable = t.deadEnds(), t.inseparable()
+	if t.sc.anyStage {
+		j.LostKeys = t.lostKeys()
+	}
 	ruleOuts := t.ruleOutObligations(j)
 	observer, person := t.observer()
 	specimen, spoiled := t.condition()
 	rules, placed := t.rules()
-	j.Leave = slices.Concat(t.leave(j), person, spoiled, placed)
+	j.Leave = slices.Concat(person, t.leave(j), spoiled, placed)
 	j.Legs = [5]bool{len(match) == 0, len(ruleOuts) == 0, len(observer) == 0 && len(person) == 0, len(specimen) == 0 && len(spoiled) == 0, len(rules) == 0 && len(placed) == 0}
 	t.oblige(j, match, ruleOuts, observer, specimen, rules)
 	j.Failed = j.TargetContradictions >= 2 || t.contradictedAgain()
-	j.Passed = !j.Failed && j.Legs[Match] && (j.Legs[RuleOuts] || t.namedOut())
+	j.Passed = !j.Failed && j.Legs[Match] && j.Legs[RuleOuts] && len(j.Inseparable) == 0
 	switch {
 	case len(j.Leave) > 0:
 		j.Verdict = LeaveIt
 	case j.Legs == [5]bool{true, true, true, true, true}:
 		j.Verdict = ChecksComplete
+	case len(j.DeadEnds) > 0 || len(j.LostKeys) > 0:
+		j.Verdict = CantTellToday
 	default:
 		j.Verdict = NotYet
 	}
@@ -276,38 +279,21 @@ func (t *assessment) leave(j *Judgement) []RejectReason {
 	} else if t.use != nil && !t.use.GatheredIn(t.f.Place.Region) {
 		out = append(out, NotGatheredHere)
 		j.Refusals = append(j.Refusals, Refusal{Code: RefuseStage, Taxon: t.target, Trait: -1})
-	} else if t.sc.anyStage && len(out) == 0 {
-		if d := t.inseparable(); d >= 0 {
-			out = append(out, Inseparable)
-			j.Refusals = append(j.Refusals, Refusal{Code: RefuseStage, Taxon: d, Trait: -1})
-		}
+	} else if len(out) == 0 && len(j.Inseparable) > 0 {
+		out = append(out, Inseparable)
+		j.Refusals = append(j.Refusals, Refusal{Code: RefuseStage, Taxon: j.Inseparable[0], Trait: -1})
 	}
 	return out
 }
 
 // contradictedAgain: one contradiction, confirmed on a second look.
 func (t *assessment) contradictedAgain() bool {
-	if t.target < 0 {
-		return false
-	}
-	for i := t.sheet.head[t.target]; i >= 0; i = t.sheet.edges[i].next {
-		if t.rs[t.sheet.edges[i].reading].Again {
+	for _, i := range t.against {
+		if t.rs[i].Again {
 			return true
 		}
 	}
 	return false
-}
-
-// namedOut: there is a named dangerous lookalike in scope, and every one is
-// ruled out. Where none is named, nothing passes by the short list.
-func (t *assessment) namedOut() bool {
-	foes := t.foes()
-	for _, at := range foes {
-		if !t.tallies[at].ruledOut {
-			return false
-		}
-	}
-	return len(foes) > 0
 }
 
 func ob(c RequirementCode, l Criterion) Requirement {

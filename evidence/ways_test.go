@@ -8,6 +8,7 @@ import (
 
 	"zestythicket/evidence"
 	"zestythicket/guide"
+	truly "zestythicket/internal/testkit/observer"
 )
 
 // walkKey walks the key of a specimen truly: of each couplet it takes the state
@@ -30,7 +31,7 @@ func walkKey(t *testing.T, o *observer, f *evidence.Find, whole bool) (evidence.
 		if least := min(k.Next.Leads[0].Keeps, k.Next.Leads[1].Keeps); least >= len(k.Left) {
 			t.Fatalf("%s: neither of the ways lets anything fall", tr.ID)
 		}
-		a := o.answer(k.Next.Trait)
+		a := truly.Described(tr, o.truth, o.stages)
 		if at, ok := tr.StateIndex(strings.Join(a.States, "")); ok && whole {
 			lead := k.Next.Leads[0].States
 			if lead&(1<<at) == 0 {

@@ -58,7 +58,7 @@ type Answer struct {
 	Paper     string   `json:"paper,omitempty" enum:"white,dark,half,"`
 	Detached  bool     `json:"detached,omitempty"`
 	Malformed bool     `json:"malformed,omitempty"`
-	Method    string   `json:"method,omitempty" maxLength:"200" doc:"How a second look was made"`
+	Method    string   `json:"method,omitempty" maxLength:"200" doc:"How it was looked at: by the way that the guide describes, or how a second look was made"`
 	From      string   `json:"from,omitempty" enum:"neighbour,person,custom,web,"`
 	With      string   `json:"with,omitempty" enum:"hands,gloves,blade," doc:"What a smell was tested with; empty for the hands"`
 }
@@ -145,7 +145,7 @@ func FindOf(facts *Facts, prof *people.Profile) *evidence.Find {
 		Place:   evidence.Place{Region: facts.Region, Habitats: facts.Habitats, Ground: evidence.Ground(facts.Ground), Permission: perm, Protected: prot, Limit: facts.Limit},
 		Profile: evidence.Profile{ColourDiffers: prof.ColourDiffers, SmellWeak: prof.SmellWeak, Facts: prof.Facts, Answered: prof.Answered}}
 	for _, s := range prof.SignOffs {
-		f.Profile.SignOffs = append(f.Profile.SignOffs, evidence.SignOff{Group: s.Group, By: s.By, When: s.When})
+		f.Profile.SignOffs = append(f.Profile.SignOffs, evidence.SignOff{Group: s.Group, By: s.By, When: s.When, Dangers: s.Dangers})
 	}
 	return f
 }

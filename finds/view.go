@@ -1,7 +1,6 @@
 package finds
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 
@@ -196,7 +195,7 @@ func reasonsOf(j *report.Judgement) Reasons {
 		if e.RuledOut {
 			state = "out"
 		}
-		r.Ledger[e.Taxon.ID] = fmt.Sprintf("%s %d/%d", state, e.Depth, e.Need)
+		r.Ledger[e.Taxon.ID] = state + " " + e.Words
 		for _, s := range e.Steps {
 			if s.Counted {
 				r.Steps[e.Taxon.ID] = append(r.Steps[e.Taxon.ID], s.Seq)

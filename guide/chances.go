@@ -103,8 +103,10 @@ type Chances struct {
 type CompiledTie struct {
 	Mishap int32
 	Always bool
-	Reads  []TraitRef
-	Guard  []TraitRef
+	// Growing: what was read on the growing plant is not misled.
+	Growing bool
+	Reads   []TraitRef
+	Guard   []TraitRef
 }
 
 // source is one voice in the pool.
@@ -136,7 +138,7 @@ func (ix *Index) compileChances(rates Rates) *Chances {
 		if m.Ties == TiesNothing {
 			continue
 		}
-		t := CompiledTie{Mishap: int32(i), Always: m.Ties == TiesAlways, Guard: ix.refs(m.Guard)}
+		t := CompiledTie{Mishap: int32(i), Always: m.Ties == TiesAlways, Growing: m.Growing, Guard: ix.refs(m.Guard)}
 		for _, r := range m.Misled {
 			t.Reads = append(t.Reads, ix.refs([]TraitState{r.Reads})...)
 		}
@@ -311,8 +313,9 @@ func (r Rates) error(tr *Trait) float64 {
 }
 
 // pool is the linear opinion pool (Stone 1961) of all who say something of a trait
-// at one stage. A form's own cell is added to it as the greater of the two: a form
-// shows what the entry shows, and what is said of the form.
+// at one stage. A form's own cell stands in place of it where it says that the form
+// shows a state more often; where it says less, the two are averaged, since only one
+// reader wrote the form.
 func pool(tr *Trait, rates Rates, sources []source, form *Cell, st Stage) (ChanceVar, []float64, bool) {
 	v := ChanceVar{Stages: 1 << st}
 	var shown []float64
@@ -367,7 +370,7 @@ func pool(tr *Trait, rates Rates, sources []source, form *Cell, st Stage) (Chanc
 				p := rates.shares(tr, x)
 				for i := range p {
 					if shown != nil {
-						p[i] = max(p[i], shown[i])
+						p[i] = max(p[i], (p[i]+shown[i])/2)
 					}
 				}
 				shown = p

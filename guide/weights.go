@@ -72,6 +72,9 @@ type Mishap struct {
 	// Without and With are the shares of looks it happens in without and with the guard.
 	Without, With float64
 	Ties          Tie
+	// Growing: it happens to parts that were found or carried loose. What was read on
+	// the growing plant is not tied.
+	Growing bool
 }
 
 // Form is a way in which several states of an entry change together: a juvenile, a
@@ -97,4 +100,21 @@ type Reader struct {
 type Reading struct {
 	Reader int // index into Guide.Readers
 	Cell   Cell
+}
+
+// DangersOf are the poisonous and deadly entries of a hard group, by id.
+func (g *Guide) DangersOf(group string) []string {
+	var out []string
+	for i := range g.Taxa {
+		t := &g.Taxa[i]
+		if t.WorstHazard() < Poisonous {
+			continue
+		}
+		for _, h := range t.HardGroups {
+			if h == group {
+				out = append(out, t.ID)
+			}
+		}
+	}
+	return out
 }

@@ -285,7 +285,7 @@ func (r *dayRig) look(id, trait string) {
 			stages |= guide.NewStageSet(st)
 		}
 	}
-	ev := evidence.Event{Kind: evidence.Answered, Answer: observer.Answer(&ix.Book.Traits[at], &ix.Book.Taxa[target], stages)}
+	ev := evidence.Event{Kind: evidence.Answered, Answer: observer.Answer(ix, at, target, stages)}
 	r.keys++
 	r.must("POST", "/api/finds/"+id+"/log", finds.NewLine{Key: fmt.Sprintf("truth-key-%05d", r.keys), Specimen: "s1", Kind: "answered", Body: bodyOf(&ev, nil)})
 }

@@ -39,6 +39,9 @@ func (c *Service) SavePerson(id, name string, p *Profile, rev int64) error {
 		for _, what := range s.Covered {
 			c.CheckOneOf(what, g.Covers, "body.profile.signOffs["+strconv.Itoa(i)+"].covered", -1, "part of "+g.ID, bad)
 		}
+		for _, d := range s.Dangers {
+			c.CheckOneOf(d, c.Engine.Index().Book.DangersOf(g.ID), "body.profile.signOffs["+strconv.Itoa(i)+"].dangers", -1, "dangerous entry of "+g.ID, bad)
+		}
 	}
 	var facts []string
 	for _, f := range report.PersonFacts(c.Engine.Index().Book) {

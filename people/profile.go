@@ -26,4 +26,7 @@ type SignOff struct {
 	When  string `json:"when,omitempty" maxLength:"40"`
 	// Covered is what was covered, of what the group says it should.
 	Covered []string `json:"covered,omitempty"`
+	// Dangers are the entries of the group that were shown, by id: their looks are
+	// weighed as a taught person's.
+	Dangers []string `json:"dangers,omitempty"`
 }

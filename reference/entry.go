@@ -1,6 +1,7 @@
 package reference
 
 import (
+	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/report"
 )
@@ -100,15 +101,15 @@ type Lookalike struct {
 	Taxon  report.TaxonRef `json:"taxon"`
 	Hazard int             `json:"hazard"`
 	Why    string          `json:"why"`
-	Tells  []Tell          `json:"tells" doc:"What tells the two apart, decisive first"`
+	Tells  []Tell          `json:"tells" doc:"What tells the two apart, the weightiest first"`
 }
 
 // Tell is a trait on which two entries differ.
 type Tell struct {
-	Trait    report.TraitRef `json:"trait"`
-	This     string          `json:"this"`
-	Other    string          `json:"other"`
-	Decisive bool            `json:"decisive"`
+	Trait report.TraitRef `json:"trait"`
+	This  string          `json:"this"`
+	Other string          `json:"other"`
+	Worth string          `json:"worth" enum:"strong,fair"`
 }
 
 // Cell is what the guide says of one trait.
@@ -118,6 +119,9 @@ type Cell struct {
 	Variants []VariantLine   `json:"variants"`
 	Usual    []string        `json:"usual" doc:"States shown at least usually, for drawing"`
 	From     string          `json:"from,omitempty" doc:"The profile it was taken over from, or yours"`
+	// Readers is how many read it, the entry itself among them.
+	Readers int `json:"readers" doc:"Who read it, the entry itself among them"`
+	Agree   int `json:"agree" doc:"How many of them say that it shows what the entry says it usually shows"`
 }
 
 // VariantLine is what it says for some stages.
@@ -132,7 +136,8 @@ type VariantLine struct {
 	Unit     string              `json:"unit,omitempty"`
 }
 
-func taxonPage(ix *guide.Index, at int32) *TaxonPage {
+func taxonPage(e *evidence.Engine, at int32) *TaxonPage {
+	ix := e.Index()
 	t := &ix.Book.Taxa[at]
 	p := &TaxonPage{TaxonRef: report.Taxon(ix, at), Kingdom: t.Kingdom.String(), Rank: t.Rank, Family: t.Family, Names: []NameLine{}, Summary: t.Summary, Hazards: []Hazard{}, Protection: t.Protection,
 		HardGroups: append([]string{}, t.HardGroups...), Regions: t.Regions, Habitats: append([]string{}, t.Habitats...), Stages: t.Stages.Strings(), Windows: []Window{}, Place: t.Place, Uses: usesOf(t),
@@ -161,11 +166,11 @@ func taxonPage(ix *guide.Index, at int32) *TaxonPage {
 		keys[k] = true
 	}
 	for i := range t.Cells {
-		p.Cells = append(p.Cells, cellOf(ix, &t.Cells[i], keys[t.Cells[i].Trait]))
+		p.Cells = append(p.Cells, cellOf(ix, t, &t.Cells[i], keys[t.Cells[i].Trait]))
 	}
 	for _, l := range t.Lookalikes {
 		if o, ok := ix.TaxonAt(l.Taxon); ok {
-			p.Lookalikes = append(p.Lookalikes, Lookalike{report.Taxon(ix, o), int(ix.Worst[o]), l.Why, tells(ix, at, o)})
+			p.Lookalikes = append(p.Lookalikes, Lookalike{report.Taxon(ix, o), int(ix.Worst[o]), l.Why, tells(e, at, o)})
 		}
 	}
 	for i := range ix.Book.Taxa {
@@ -227,10 +232,11 @@ func sourceTitle(ix *guide.Index, id string) string {
 	return id
 }
 
-func cellOf(ix *guide.Index, c *guide.Cell, key bool) Cell {
+func cellOf(ix *guide.Index, t *guide.Taxon, c *guide.Cell, key bool) Cell {
 	at, _ := ix.TraitAt(c.Trait)
 	tr := &ix.Book.Traits[at]
 	out := Cell{Trait: report.TraitRef{ID: tr.ID, Name: tr.Name, Part: tr.Part.String()}, Key: key, Usual: []string{}, From: c.From}
+	out.Readers, out.Agree = t.Agreement(c)
 	for i := range c.Variants {
 		v := &c.Variants[i]
 		line := VariantLine{Stages: []string{}, Kind: []string{"", "described", "inapplicable", "unknown"}[v.Kind], Why: v.Why, By: map[string][]string{}, Decisive: []string{}, Source: sourceTitle(ix, v.Source), Range: []float64{}, Unit: tr.Unit}
@@ -258,13 +264,14 @@ func cellOf(ix *guide.Index, c *guide.Cell, key bool) Cell {
 	return out
 }
 
-// tells lists the traits on which what one entry usually shows is never shown
-// by the other, decisive ones first.
-func tells(ix *guide.Index, at, other int32) []Tell {
+// tells lists the traits on which what one entry usually shows weighs most against the
+// other.
+func tells(e *evidence.Engine, at, other int32) []Tell {
 	out := []Tell{}
-	for _, r := range report.Beside(ix, at, []int32{other}, ix.Book.Taxa[at].Stages) {
-		if w := r.Cells[1].Worth; (w == report.WorthDecisive || w == report.WorthApart) && len(out) < mostTells {
-			out = append(out, Tell{r.Trait, r.Cells[0].Words, r.Cells[1].Words, w == report.WorthDecisive})
+	stages := e.Index().Book.Taxa[at].Stages
+	for _, r := range report.Beside(e.Index(), at, []int32{other}, stages, func(o int32) []float64 { return e.Between(at, o, stages) }) {
+		if w := r.Cells[1].Worth; (w == report.WorthStrong || w == report.WorthFair) && len(out) < mostTells {
+			out = append(out, Tell{r.Trait, r.Cells[0].Words, r.Cells[1].Words, w})
 		}
 	}
 	return out

@@ -40,6 +40,7 @@ type Trait struct {
 	Colour     bool     `json:"colour,omitempty"`
 	Smell      bool     `json:"smell,omitempty"`
 	BeforePick bool     `json:"beforePick,omitempty"`
+	Better     []string `json:"better" doc:"Ways of looking after which states that people take for each other are told apart; an answer with a method was looked at so"`
 	Tool       string   `json:"tool,omitempty"`
 	Prepares   string   `json:"prepares,omitempty"`
 	Baseline   bool     `json:"baseline,omitempty"`
@@ -80,6 +81,8 @@ type HardGroup struct {
 	Name   string   `json:"name"`
 	Why    string   `json:"why"`
 	Covers []string `json:"covers"`
+	// Dangers are its poisonous and deadly entries.
+	Dangers []report.TaxonRef `json:"dangers"`
 }
 
 // Saying is a folk rule refused by name.
@@ -127,7 +130,7 @@ func (s *Service) Guide() *GuideInfo {
 		t := &b.Traits[i]
 		v := Trait{ID: t.ID, Name: t.Name, Ask: t.Ask, Terms: t.Terms, How: t.How, Part: t.Part.String(), Class: t.Class.String(), Kind: t.Kind.String(), Kingdom: t.Kingdom.String(),
 			Group: t.Group, Handling: t.Handling.String(), Stages: t.Stages.Strings(), States: []State{}, Exclusive: t.Exclusive, Unit: t.Unit, Min: t.Min, Max: t.Max, Count: t.MinCount,
-			Wait: t.WaitMin, Paper: t.HiddenOnDark|t.HiddenOnWhite != 0, Colour: t.Colour, Smell: t.Smell, BeforePick: t.BeforePick, Tool: t.Tool, Prepares: t.Prepares, Baseline: t.Baseline}
+			Wait: t.WaitMin, Paper: t.HiddenOnDark|t.HiddenOnWhite != 0, Colour: t.Colour, Smell: t.Smell, BeforePick: t.BeforePick, Tool: t.Tool, Prepares: t.Prepares, Baseline: t.Baseline, Better: better(s.Engine.Index(), t.ID)}
 		for _, st := range t.States {
 			v.States = append(v.States, State{st.ID, st.Label, st.Hint})
 		}
@@ -137,7 +140,13 @@ func (s *Service) Guide() *GuideInfo {
 		g.Traits = append(g.Traits, v)
 	}
 	for _, h := range b.HardGroups {
-		g.HardGroups = append(g.HardGroups, HardGroup(h))
+		x := HardGroup{ID: h.ID, Name: h.Name, Why: h.Why, Covers: h.Covers, Dangers: []report.TaxonRef{}}
+		for _, id := range b.DangersOf(h.ID) {
+			if at, ok := s.Engine.Index().TaxonAt(id); ok {
+				x.Dangers = append(x.Dangers, report.Taxon(s.Engine.Index(), at))
+			}
+		}
+		g.HardGroups = append(g.HardGroups, x)
 	}
 	for _, x := range b.Sayings {
 		g.Sayings = append(g.Sayings, Saying(x))
@@ -189,5 +198,5 @@ func (s *Service) Entry(id string) (*TaxonPage, error) {
 	if err != nil {
 		return nil, err
 	}
-	return taxonPage(ix, at), nil
+	return taxonPage(s.Engine, at), nil
 }

@@ -17,7 +17,8 @@ type AuditLine struct {
 	Stage       string       `json:"stage"`
 	Continent   string       `json:"continent"`
 	Refused     bool         `json:"refused" doc:"The guide does not let this stage be gathered"`
-	Holds       bool         `json:"holds" doc:"Every dangerous entry can be told apart then"`
+	Holds       bool         `json:"holds" doc:"Anyone can tell every dangerous entry apart then"`
+	Taught      bool         `json:"taught" doc:"Who was taught the dangers that stand can"`
 	Words       string       `json:"words"`
 	Entries     []AuditEntry `json:"entries"`
 }
@@ -27,10 +28,12 @@ type AuditEntry struct {
 	Taxon     TaxonRef   `json:"taxon"`
 	GradeWord string     `json:"gradeWord"`
 	Grade     int        `json:"grade"`
-	Depth     int        `json:"depth"`
-	Need      int        `json:"need"`
-	RuledOut  bool       `json:"ruledOut"`
-	Decisive  bool       `json:"decisive"`
+	Weight    float64    `json:"weight" doc:"Decibans against it when the target looks as it usually does and is looked at by the method"`
+	Need      float64    `json:"need"`
+	Words     string     `json:"words"`
+	Form      string     `json:"form,omitempty" doc:"The form of it that is hardest to tell apart"`
+	RuledOut  bool       `json:"ruledOut" doc:"By anyone"`
+	Taught    bool       `json:"taught" doc:"By who was taught this danger in person"`
 	Named     bool       `json:"named"`
 	By        []TraitRef `json:"by"`
 }
@@ -42,15 +45,18 @@ func Audit(ix *guide.Index, lines []evidence.AuditLine) (out []AuditLine, failin
 	out = []AuditLine{}
 	for i := range lines {
 		l := &lines[i]
-		a := AuditLine{Taxon: w.taxon(l.Taxon), Part: l.Use.Part, Preparation: l.Use.Preparation, Stage: l.Stage.String(), Continent: l.Continent, Refused: l.Refused, Holds: l.Holds, Entries: []AuditEntry{}}
+		a := AuditLine{Taxon: w.taxon(l.Taxon), Part: l.Use.Part, Preparation: l.Use.Preparation, Stage: l.Stage.String(), Continent: l.Continent, Refused: l.Refused, Holds: l.Holds, Taught: l.Taught, Entries: []AuditEntry{}}
 		open := 0
 		for k := range l.Entries {
 			e := &l.Entries[k]
-			x := AuditEntry{Taxon: w.taxon(e.Taxon), GradeWord: e.Grade.String(), Grade: int(e.Grade), Depth: e.Depth, Need: e.Need, RuledOut: e.RuledOut, Decisive: e.Decisive, Named: e.Named, By: []TraitRef{}}
+			x := AuditEntry{Taxon: w.taxon(e.Taxon), GradeWord: e.Grade.String(), Grade: int(e.Grade), Weight: tenth(e.Weight), Need: e.Need, Words: weightWords(e.Weight, e.Need), RuledOut: e.RuledOut, Taught: e.RuledOut || e.Taught, Named: e.Named, By: []TraitRef{}}
+			if e.Form >= 0 {
+				x.Form = ix.Book.Taxa[e.Taxon].Forms[e.Form].When
+			}
 			for _, b := range e.By {
 				x.By = append(x.By, w.trait(b))
 			}
-			if !e.RuledOut || e.Margin < 0 {
+			if !e.RuledOut {
 				open++
 			}
 			a.Entries = append(a.Entries, x)
@@ -61,8 +67,10 @@ func Audit(ix *guide.Index, lines []evidence.AuditLine) (out []AuditLine, failin
 			if open > 0 {
 				a.Words += fmt.Sprintf("; %d of %d could not be told apart", open, len(l.Entries))
 			}
+		case open > 0 && l.Taught:
+			a.Words = fmt.Sprintf("taught in person only: %d of %d dangerous entries ask for a teacher", open, len(l.Entries))
 		case open > 0:
-			a.Words = fmt.Sprintf("FAILS: %d of %d dangerous entries can't be told apart", open, len(l.Entries))
+			a.Words = fmt.Sprintf("left by the rules: %d of %d dangerous entries can't be told apart", open, len(l.Entries))
 			failing++
 		default:
 			a.Words = fmt.Sprintf("all %d dangerous entries can be told apart", len(l.Entries))
@@ -93,7 +101,7 @@ func AuditText(out io.Writer, lines []AuditLine) {
 			if !e.RuledOut {
 				state = "NOT apart"
 			}
-			fmt.Fprintf(out, "    %-9s %-10s %s, %d of %d by %s\n", state, e.GradeWord, e.Taxon.Common, e.Depth, e.Need, strings.Join(by, ", "))
+			fmt.Fprintf(out, "    %-9s %-10s %s, %s by %s\n", state, e.GradeWord, e.Taxon.Common, e.Words, strings.Join(by, ", "))
 		}
 	}
 }

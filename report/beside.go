@@ -12,22 +12,24 @@ import (
 
 // What a trait is worth between a target and one other entry.
 const (
-	WorthDecisive = "decisive" // what the target shows settles the matter against the other
-	WorthApart    = "apart"    // what the target usually shows is never seen on the other
-	WorthReverse  = "reverse"  // what the other usually shows is never seen on the target
-	WorthPerhaps  = "perhaps"  // some of what the target shows is never seen on the other
-	WorthShared   = "shared"   // both show it: worth nothing between these
-	WorthSilent   = "silent"   // the guide does not say enough
+	WorthStrong  = "strong"  // what the target usually shows weighs 20 decibans or more
+	WorthFair    = "fair"    // 10 or more
+	WorthSlight  = "slight"  // 3 or more
+	WorthReverse = "reverse" // what the other usually shows is never seen on the target
+	WorthShared  = "shared"  // both show it: worth nothing between these
+	WorthSilent  = "silent"  // the guide does not say enough
 )
 
-var worthOrder = []string{WorthDecisive, WorthApart, WorthReverse, WorthPerhaps, WorthSilent, WorthShared}
+var worthOrder = []string{WorthStrong, WorthFair, WorthSlight, WorthReverse, WorthSilent, WorthShared}
 
 // BesideCell is what one entry shows.
 type BesideCell struct {
 	Words string    `json:"words"`
 	Usual []string  `json:"usual" doc:"States shown at least usually, for drawing"`
 	Range []float64 `json:"range" doc:"Extreme low, typical low, typical high, extreme high; empty for states"`
-	Worth string    `json:"worth" enum:"decisive,apart,reverse,perhaps,shared,silent,"`
+	Worth string    `json:"worth" enum:"strong,fair,slight,reverse,shared,silent,"`
+	// Weight is what the target's usual look weighs against this entry.
+	Weight float64 `json:"weight" doc:"Decibans that the target's usual look weighs against this entry"`
 }
 
 // BesideRow is one trait across the entries, the target first.
@@ -42,13 +44,18 @@ type BesideRow struct {
 }
 
 // Beside puts a target beside other entries, trait by trait, at some stages: rows
-// that tell apart first, the decisive ones before all, and last those that the
-// entries share, which are worth nothing between them. Circumstance is shown and
-// never worth anything.
-func Beside(ix *guide.Index, target int32, others []int32, stages guide.StageSet) []BesideRow {
+// that tell apart first, the weightiest before all, and last those that the entries
+// share, which are worth nothing between them. Circumstance is shown and never worth
+// anything. weigh gives, by trait, what the target's usual look weighs against another
+// entry.
+func Beside(ix *guide.Index, target int32, others []int32, stages guide.StageSet, weigh func(other int32) []float64) []BesideRow {
 	t := &ix.Book.Taxa[target]
 	keys := t.KeyFor(stages)
 	rows := []BesideRow{}
+	weights := make([][]float64, len(others))
+	for i, o := range others {
+		weights[i] = weigh(o)
+	}
 	for i := range ix.Book.Traits {
 		tr := &ix.Book.Traits[i]
 		if tr.Prepares != "" || tr.Stages&stages == 0 || tr.Kingdom != guide.KingdomUnclear && tr.Kingdom != t.Kingdom {
@@ -58,10 +65,11 @@ func Beside(ix *guide.Index, target int32, others []int32, stages guide.StageSet
 		row := BesideRow{Trait: TraitRef{tr.ID, tr.Name, tr.Part.String()}, Class: tr.Class.String(), Handling: tr.Handling.String(), BeforePick: tr.BeforePick, Unit: tr.Unit,
 			Key: slices.Contains(keys, tr.ID), Cells: []BesideCell{a.cell(tr)}}
 		said := a.said
-		for _, o := range others {
+		for k, o := range others {
 			b := looksOf(ix, o, tr, stages)
 			c := b.cell(tr)
-			c.Worth = worth(tr, &a, &b)
+			c.Weight = tenth(weights[k][i])
+			c.Worth = worth(tr, &a, &b, c.Weight)
 			said = said || b.said
 			row.Cells = append(row.Cells, c)
 		}
@@ -70,7 +78,7 @@ func Beside(ix *guide.Index, target int32, others []int32, stages guide.StageSet
 		}
 	}
 	slices.SortStableFunc(rows, func(x, y BesideRow) int {
-		return cmp.Or(cmp.Compare(x.rank(), y.rank()), -cmp.Compare(x.parts(), y.parts()), cmp.Compare(x.class(), y.class()))
+		return cmp.Or(cmp.Compare(x.rank(), y.rank()), -cmp.Compare(x.heaviest(), y.heaviest()), cmp.Compare(x.class(), y.class()))
 	})
 	return rows
 }
@@ -84,14 +92,12 @@ func (r *BesideRow) rank() int {
 	return best
 }
 
-// parts counts the others that the row tells apart.
-func (r *BesideRow) parts() (n int) {
+// heaviest is the greatest weight among the others.
+func (r *BesideRow) heaviest() (most float64) {
 	for _, c := range r.Cells[1:] {
-		if c.Worth == WorthDecisive || c.Worth == WorthApart {
-			n++
-		}
+		most = max(most, c.Weight)
 	}
-	return n
+	return most
 }
 
 func (r *BesideRow) class() int {
@@ -100,15 +106,15 @@ func (r *BesideRow) class() int {
 
 // looks is what an entry shows of one trait at some stages.
 type looks struct {
-	said, lacks     bool
-	usual, some     uint32 // shown at least usually; at all
-	never, decisive uint32 // in every variant that speaks
-	ranges          *[4]float64
-	why             string
+	said, lacks bool
+	usual, some uint32 // shown at least usually; at all
+	never       uint32 // in every variant that speaks
+	ranges      *[4]float64
+	why         string
 }
 
 func looksOf(ix *guide.Index, taxon int32, tr *guide.Trait, stages guide.StageSet) looks {
-	l := looks{never: ^uint32(0), decisive: ^uint32(0)}
+	l := looks{never: ^uint32(0)}
 	cells := ix.Book.Taxa[taxon].Cells
 	for i := range cells {
 		if cells[i].Trait != tr.ID {
@@ -129,7 +135,6 @@ func looksOf(ix *guide.Index, taxon int32, tr *guide.Trait, stages guide.StageSe
 			default:
 				l.said = true
 				l.never &= guide.NeverMask(tr, v)
-				l.decisive &= v.Decisive
 				for s, f := range v.Freq {
 					if f >= guide.Usually {
 						l.usual |= 1 << s
@@ -142,7 +147,7 @@ func looksOf(ix *guide.Index, taxon int32, tr *guide.Trait, stages guide.StageSe
 		}
 	}
 	if l.usual|l.some == 0 && l.never == ^uint32(0) {
-		l.never, l.decisive = 0, 0
+		l.never = 0
 	}
 	return l
 }
@@ -182,30 +187,20 @@ func (l *looks) cell(tr *guide.Trait) BesideCell {
 }
 
 // worth is what the trait is worth against b for somebody who holds a.
-func worth(tr *guide.Trait, a, b *looks) string {
-	if a.ranges != nil && b.ranges != nil {
-		switch {
-		case a.ranges[2] < b.ranges[0] || a.ranges[1] > b.ranges[3]:
-			return WorthApart
-		case a.ranges[1] <= b.ranges[2] && b.ranges[1] <= a.ranges[2]:
-			return WorthShared
-		}
-		return WorthPerhaps
-	}
-	if tr.Class == guide.Circumstance {
-		return WorthShared
-	}
+func worth(tr *guide.Trait, a, b *looks, weight float64) string {
 	switch {
-	case a.usual != 0 && a.usual&^b.decisive == 0 && b.said && !b.lacks:
-		return WorthDecisive
-	case a.usual != 0 && (a.usual&^b.never == 0 || b.lacks && b.some == 0 && tr.Parent != ""):
-		return WorthApart
+	case tr.Class == guide.Circumstance:
+		return WorthShared
+	case weight >= 20:
+		return WorthStrong
+	case weight >= 10:
+		return WorthFair
+	case weight >= 3:
+		return WorthSlight
 	case b.usual != 0 && b.usual&^a.never == 0:
 		return WorthReverse
-	case a.usual&b.some != 0:
+	case a.usual&b.some != 0, a.ranges != nil && b.ranges != nil && a.ranges[1] <= b.ranges[2] && b.ranges[1] <= a.ranges[2]:
 		return WorthShared
-	case a.usual&b.never != 0:
-		return WorthPerhaps
 	}
 	return WorthSilent
 }

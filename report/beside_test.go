@@ -3,6 +3,7 @@ package report_test
 import (
 	"testing"
 
+	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/guide/data"
 	"zestythicket/guide/load"
@@ -15,6 +16,7 @@ func besideRows(t *testing.T, target string, others []string, stages guide.Stage
 	if err != nil {
 		t.Fatal(err)
 	}
+	e := evidence.New(ix, evidence.StandardDefaults())
 	at := func(id string) int32 {
 		i, ok := ix.TaxonAt(id)
 		if !ok {
@@ -28,7 +30,7 @@ func besideRows(t *testing.T, target string, others []string, stages guide.Stage
 	}
 	rows := map[string]report.BesideRow{}
 	var order []string
-	for _, r := range report.Beside(ix, at(target), os, stages) {
+	for _, r := range report.Beside(ix, at(target), os, stages, func(o int32) []float64 { return e.Between(at(target), o, stages) }) {
 		rows[r.Trait.ID] = r
 		order = append(order, r.Trait.ID)
 	}
@@ -36,21 +38,21 @@ func besideRows(t *testing.T, target string, others []string, stages guide.Stage
 }
 
 // A shared trait is worth nothing between these two, and something against the
-// third; what decides comes first and what is shared last.
+// third; what weighs most comes first and what is shared last.
 func TestBeside(t *testing.T) {
 	rows, order := besideRows(t, "allium-ursinum", []string{"convallaria-majalis", "arum-maculatum"}, guide.NewStageSet(guide.LeafStage))
 	veins := rows["leaf-veins"]
-	if veins.Cells[1].Worth != report.WorthShared || veins.Cells[2].Worth != report.WorthApart {
+	if veins.Cells[1].Worth != report.WorthShared || veins.Cells[2].Worth == report.WorthShared {
 		t.Errorf("side-by-side veins: %s and %s", veins.Cells[1].Worth, veins.Cells[2].Worth)
 	}
-	if w := rows["leaf-stalk-section"].Cells[1].Worth; w != report.WorthApart && w != report.WorthDecisive {
+	if w := rows["leaf-stalk-section"].Cells[1].Worth; w == report.WorthShared || w == report.WorthSilent {
 		t.Errorf("the stalk's section against lily of the valley: %s", w)
 	}
-	if w := rows["root-form"].Cells[1].Worth; w != report.WorthDecisive {
+	if w := rows["root-form"].Cells[1].Worth; w != report.WorthFair && w != report.WorthStrong {
 		t.Errorf("bulb against rhizome: %s", w)
 	}
-	if rows[order[0]].Cells[1].Worth != report.WorthDecisive {
-		t.Errorf("the first row is %s, %s", order[0], rows[order[0]].Cells[1].Worth)
+	if first := rows[order[0]]; max(first.Cells[1].Weight, first.Cells[2].Weight) < 12 {
+		t.Errorf("the first row is %s: %+v", order[0], first.Cells)
 	}
 	last := rows[order[len(order)-1]]
 	if last.Cells[1].Worth != report.WorthShared && last.Cells[1].Worth != report.WorthSilent {
@@ -59,7 +61,7 @@ func TestBeside(t *testing.T) {
 	if _, ok := rows["flower-plan"]; ok {
 		t.Error("flowers are shown at the stage of leaves")
 	}
-	if rows["habitat"].Trait.ID != "" && rows["habitat"].Cells[1].Worth == report.WorthApart {
+	if rows["habitat"].Trait.ID != "" && rows["habitat"].Cells[1].Worth != report.WorthShared {
 		t.Error("a habitat tells nothing apart")
 	}
 }
@@ -69,7 +71,7 @@ func TestBeside(t *testing.T) {
 func TestBesideMeasures(t *testing.T) {
 	rows, _ := besideRows(t, "calvatia-gigantea", []string{"lycoperdon-perlatum", "scleroderma-citrinum"}, guide.NewStageSet(guide.Young))
 	size := rows["ball-size"]
-	if len(size.Cells[0].Range) != 4 || size.Cells[1].Worth != report.WorthApart {
+	if len(size.Cells[0].Range) != 4 || size.Cells[1].Weight < 10 {
 		t.Errorf("a head against a pear: %+v", size)
 	}
 }

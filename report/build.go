@@ -2,6 +2,7 @@ package report
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
@@ -18,8 +19,8 @@ func OfPatch(ix *guide.Index, f *evidence.Find, p *evidence.Patch) Patch {
 	return out
 }
 
-// OfPatchFor writes a patch as the bench shows it: one specimen in full, the steps of
-// what is ruled out aside, and the others in short. A specimen that is not there is the
+// OfPatchFor writes a patch as the bench shows it: one specimen in full, without the
+// answers that tell nothing or weigh nothing, and the others in short. A specimen that is not there is the
 // first one.
 func OfPatchFor(ix *guide.Index, f *evidence.Find, p *evidence.Patch, specimen string) Patch {
 	out := patchOf(ix, f, p)
@@ -29,13 +30,19 @@ func OfPatchFor(ix *guide.Index, f *evidence.Find, p *evidence.Patch, specimen s
 	}
 	j := Of(ix, f, &p.Judgements[at])
 	for i := range j.Ledger {
-		if j.Ledger[i].RuledOut {
-			j.Ledger[i].Steps = []Step{}
+		en := &j.Ledger[i]
+		if en.RuledOut || !en.Named && i >= stepsShown {
+			en.Steps = []Step{}
 		}
+		en.Steps = slices.DeleteFunc(en.Steps, func(s Step) bool { return !s.Counted || s.Strength == evidence.TellsNothing.String() })
 	}
 	out.Judgements = append(out.Judgements, j)
 	return out
 }
+
+// stepsShown are the entries at the head of the ledger that the bench shows with what
+// every answer weighs; the others are asked for one by one.
+const stepsShown = 6
 
 func patchOf(ix *guide.Index, f *evidence.Find, p *evidence.Patch) Patch {
 	out := Patch{Judgements: []Judgement{}, Briefs: []Brief{}, Mixed: p.Mixed, Held: p.Held, Passed: p.Passed, Failed: p.Failed, Unchecked: p.Unchecked, ToRecheck: p.ToRecheck}
@@ -86,7 +93,10 @@ func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
 	v := verdictWords[j.Verdict]
 	out := Judgement{Specimen: j.Specimen, Guide: ix.Book.Version, Stages: j.Stages.Strings(), StageFixed: j.StageFixed, Verdict: j.Verdict.String(), Word: wordOf(f, j), Says: v[1],
 		Legs: []Leg{}, Leave: []string{}, LeaveWords: []string{}, Obligations: []Obligation{}, Refusals: []Refusal{}, Readings: []Reading{}, Ledger: []Entry{}, Aside: []TaxonRef{}, Others: []Check{},
-		Passed: j.Passed, Failed: j.Failed}
+		Passed: j.Passed, Failed: j.Failed, DeadEnds: w.deadEnds(), Lost: []TraitRef{}}
+	for _, at := range j.LostKeys {
+		out.Lost = append(out.Lost, w.trait(at))
+	}
 	if f.Intent == evidence.Eat || f.Intent == evidence.Remedy {
 		for i, holds := range j.Legs {
 			out.Legs = append(out.Legs, Leg{evidence.Criterion(i).String(), legWords[evidence.Criterion(i)], holds})
@@ -94,7 +104,7 @@ func Of(ix *guide.Index, f *evidence.Find, j *evidence.Judgement) Judgement {
 	}
 	for _, l := range j.Leave {
 		out.Leave = append(out.Leave, l.String())
-		out.LeaveWords = append(out.LeaveWords, leaveWords[l])
+		out.LeaveWords = append(out.LeaveWords, w.leave(l))
 	}
 	for i := range j.Obligations {
 		out.Obligations = append(out.Obligations, w.obligation(&j.Obligations[i]))
@@ -166,26 +176,56 @@ func (w *writer) reading(r *evidence.Reading) Reading {
 }
 
 func (w *writer) entry(e *evidence.Exclusion) Entry {
-	out := Entry{Taxon: w.taxon(e.Taxon), Grade: int(e.Grade), GradeWord: e.Grade.String(), Depth: e.Depth, Need: e.Need, Thorns: e.Thorns, RuledOut: e.RuledOut,
-		ShortOfMargin: e.ShortOfMargin, Named: e.Named, Contact: e.Contact, Share: e.Share, Steps: []Step{}}
-	out.Words = fmt.Sprintf("%d of %d", min(e.Depth, e.Need), e.Need)
+	out := Entry{Taxon: w.taxon(e.Taxon), Grade: int(e.Grade), GradeWord: e.Grade.String(), Weight: tenth(e.Weight), Need: e.Need, Left: tenth(e.Left), Thorns: e.Thorns, Nick: math.Floor(100*e.Nick) / 100, RuledOut: e.RuledOut,
+		Named: e.Named, Contact: e.Contact, Share: e.Share, Steps: []Step{}}
+	if e.Form >= 0 {
+		out.Form = w.ix.Book.Taxa[e.Taxon].Forms[e.Form].When
+	}
+	out.Words = weightWords(e.Weight, e.Need)
 	switch {
-	case e.RuledOut && e.DecisivePair && e.Depth < e.Need:
-		out.Words = "two decisive"
-	case e.WantsPart:
-		out.Words = fmt.Sprintf("%d of %d", e.Need-1, e.Need)
-		out.Missing = "Steps enough, but not in two parts: one more structural step in another part."
+	case e.WantsFact:
+		out.Missing = "Evidence enough, but not from enough different parts: one more strong look at its build."
 	case !e.RuledOut:
-		out.Missing = steps(e.Thorns) + " more"
+		out.Missing = fmt.Sprintf("%.0f more", math.Ceil(e.Left))
 	}
 	for i := range e.Steps {
 		s := &e.Steps[i]
 		r := &w.j.Readings[s.Reading]
-		st := Step{Trait: w.trait(r.Trait), Seq: r.Seq, Words: w.readingWords(r), Group: w.ix.Groups[s.Group], Structural: s.Structural, Decisive: s.Decisive, Counted: s.Counted}
+		st := Step{Trait: w.trait(r.Trait), Seq: r.Seq, Words: w.readingWords(r), Weight: tenth(s.Weight), Strength: s.Strength.String(), Fact: s.Fact, Structural: s.Structural, Counted: s.Counted}
 		if !s.Counted {
-			st.Note = "already counted: the same evidence, the same act, or a second sensory step"
+			st.Note = "already weighed: another answer says the same thing more strongly"
 		}
 		out.Steps = append(out.Steps, st)
+	}
+	return out
+}
+
+// tenth rounds decibans for the eye.
+func tenth(x float64) float64 { return math.Round(10*x) / 10 }
+
+// weightWords says what stands against an entry. It is rounded down, so that what is
+// needed never seems reached before it is.
+func weightWords(weight, need float64) string {
+	return fmt.Sprintf("%.0f of %.0f", math.Floor(max(0, weight)), need)
+}
+
+// leave says a reason to leave it; what can't be told apart is named.
+func (w *writer) leave(l evidence.RejectReason) string {
+	if l == evidence.Inseparable && len(w.j.Inseparable) > 0 {
+		return fmt.Sprintf("At this stage nothing the guide knows tells it from %s with the certainty that is asked.", w.taxon(w.j.Inseparable[0]).Common)
+	}
+	return leaveWords[l]
+}
+
+func (w *writer) deadEnds() []DeadEnd {
+	out := []DeadEnd{}
+	for _, d := range w.j.Inseparable {
+		out = append(out, DeadEnd{Taxon: w.taxon(d), Whatever: true, Words: "At this stage nothing tells the two apart with the certainty that is asked."})
+	}
+	for _, d := range w.j.DeadEnds {
+		if !slices.Contains(w.j.Inseparable, d) {
+			out = append(out, DeadEnd{Taxon: w.taxon(d), Words: "Nothing that is left to look at on this specimen can rule it out. Another specimen may show more."})
+		}
 	}
 	return out
 }
@@ -217,7 +257,7 @@ func (w *writer) standing() Standing {
 
 func (w *writer) check(o *evidence.Offer) Check {
 	tr := &w.ix.Book.Traits[o.Trait]
-	c := Check{Trait: w.trait(o.Trait), Ask: tr.Ask, How: tr.How, Key: o.Key, First: o.First, Gloves: o.Gloves, Mends: o.Mends, Score: o.Score, Outcomes: []Outcome{}}
+	c := Check{Trait: w.trait(o.Trait), Ask: tr.Ask, How: tr.How, Key: o.Key, First: o.First, Gloves: o.Gloves, Mends: o.Mends, Better: o.Better, Score: o.Score, Outcomes: []Outcome{}}
 	var why []string
 	if o.For >= 0 {
 		c.For = w.ix.Book.Traits[o.For].ID
@@ -231,6 +271,9 @@ func (w *writer) check(o *evidence.Offer) Check {
 	}
 	if o.Mends {
 		why = append(why, "mends a shaky reading")
+	}
+	if o.Better {
+		why = append(why, "the same look again, by the method, weighs more")
 	}
 	if o.Gloves {
 		why = append(why, "gloves on: a contact hazard is standing")

@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"io"
 	"strings"
+
+	"zestythicket/evidence"
 )
 
 // Text writes a patch for reading in a terminal.
@@ -45,14 +47,10 @@ func (j *Judgement) text(out io.Writer) {
 		}
 		fmt.Fprintf(out, "  %-9s %-10s %s (%s), %s  %s\n", state, e.GradeWord, e.Taxon.Common, e.Taxon.Scientific, e.Words, e.Missing)
 		for _, s := range e.Steps {
-			mark := "+"
-			if !s.Counted {
-				mark = "·"
+			if !s.Counted || s.Strength == evidence.TellsNothing.String() {
+				continue
 			}
-			if s.Decisive {
-				mark += "!"
-			}
-			fmt.Fprintf(out, "            %s %s: %s\n", mark, s.Trait.Name, s.Words)
+			fmt.Fprintf(out, "            %+5.0f %-13s %s: %s\n", s.Weight, s.Strength, s.Trait.Name, s.Words)
 		}
 	}
 	fmt.Fprintf(out, "\nSTANDING  %s\n", j.Standing.Words)

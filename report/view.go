@@ -51,34 +51,37 @@ type Reading struct {
 	Derived   bool     `json:"derived,omitempty" doc:"Follows from another reading: who saw the part saw that it is there"`
 }
 
-// Step is one contradiction in the ledger.
+// Step is what one answer weighs in the ledger.
 type Step struct {
 	Trait      TraitRef `json:"trait"`
 	Seq        int64    `json:"seq"`
 	Words      string   `json:"words"`
-	Group      string   `json:"group"`
+	Weight     float64  `json:"weight" doc:"Decibans against the entry; below 0 it speaks for it"`
+	Strength   string   `json:"strength" enum:"strong,fair,slight,tells-nothing,speaks-for-it"`
+	Fact       int32    `json:"fact" doc:"Answers with the same number say one thing"`
 	Structural bool     `json:"structural"`
-	Decisive   bool     `json:"decisive"`
 	Counted    bool     `json:"counted"`
-	Note       string   `json:"note,omitempty" doc:"Why it adds no depth"`
+	Note       string   `json:"note,omitempty" doc:"Why it adds nothing"`
 }
 
 // Entry is one dangerous entry in the ledger.
 type Entry struct {
-	Taxon         TaxonRef `json:"taxon"`
-	Grade         int      `json:"grade"`
-	GradeWord     string   `json:"gradeWord"`
-	Depth         int      `json:"depth"`
-	Need          int      `json:"need"`
-	Thorns        int      `json:"thorns" doc:"Thorns left; the last goes only when the whole rule is met"`
-	RuledOut      bool     `json:"ruledOut"`
-	ShortOfMargin bool     `json:"shortOfMargin,omitempty"`
-	Named         bool     `json:"named,omitempty"`
-	Contact       bool     `json:"contact,omitempty"`
-	Share         float64  `json:"share"`
-	Words         string   `json:"words"`
-	Missing       string   `json:"missing,omitempty"`
-	Steps         []Step   `json:"steps" doc:"Not sent for what is ruled out when one specimen is asked for: ask for the exclusion"`
+	Taxon     TaxonRef `json:"taxon"`
+	Grade     int      `json:"grade"`
+	GradeWord string   `json:"gradeWord"`
+	Weight    float64  `json:"weight" doc:"Evidence against it, in decibans"`
+	Need      float64  `json:"need" doc:"What rules it out"`
+	Left      float64  `json:"left" doc:"What is still needed, 0 once ruled out"`
+	Thorns    int      `json:"thorns" doc:"Thorns left, of three; the last goes only when the whole rule is met"`
+	Nick      float64  `json:"nick" doc:"How far the next thorn is cut, 0 to 1"`
+	RuledOut  bool     `json:"ruledOut"`
+	Form      string   `json:"form,omitempty" doc:"The form of it that stands least against, in words; empty for the entry as described"`
+	Named     bool     `json:"named,omitempty"`
+	Contact   bool     `json:"contact,omitempty"`
+	Share     float64  `json:"share"`
+	Words     string   `json:"words"`
+	Missing   string   `json:"missing,omitempty"`
+	Steps     []Step   `json:"steps" doc:"When one specimen is asked for, those that weigh something against the entries at the head of the ledger; ask for the exclusion for all"`
 }
 
 // Share is one entry's part of the standing.
@@ -155,6 +158,7 @@ type Check struct {
 	First    bool      `json:"first" doc:"It can't be had after picking"`
 	Gloves   bool      `json:"gloves"`
 	Mends    bool      `json:"mends"`
+	Better   bool      `json:"better" doc:"It was read before; looked at again by the method it would weigh more"`
 	Score    float64   `json:"score"`
 	Words    string    `json:"words"`
 	Outcomes []Outcome `json:"outcomes"`
@@ -190,6 +194,15 @@ type Judgement struct {
 	Named       *Naming      `json:"named,omitempty"`
 	Passed      bool         `json:"passed"`
 	Failed      bool         `json:"failed"`
+	DeadEnds    []DeadEnd    `json:"deadEnds" doc:"What no look that is left on this specimen can rule out"`
+	Lost        []TraitRef   `json:"lost" doc:"Key traits that can't be seen on this specimen any more"`
+}
+
+// DeadEnd is a dangerous entry that can't be told from the target today.
+type DeadEnd struct {
+	Taxon    TaxonRef `json:"taxon"`
+	Whatever bool     `json:"whatever" doc:"No other specimen at this stage could settle it either"`
+	Words    string   `json:"words"`
 }
 
 // Brief is what was concluded of one specimen, in short.

@@ -98,6 +98,7 @@ func KindWords(k evidence.AnswerKind) string {
 
 var verdictWords = map[evidence.Verdict][2]string{
 	evidence.NotYet:          {"Not yet", "Something is still open. Nothing is to be taken before it is met."},
+	evidence.CantTellToday:   {"Can't be told today", "What is left to look at on this specimen can't settle it. Leave it, or begin with another one."},
 	evidence.LeaveIt:         {"Leave it", "Leave it where it stands."},
 	evidence.ChecksComplete:  {"Checks complete", "Every check the guide asks for was made on this one specimen. The decision is yours; no tool makes a wild food free of risk. It opens picking; eating also needs the second look at home. When in doubt, leave it."},
 	evidence.HandleAsHazard:  {"Handle as a hazard", "Gloves and long sleeves, wash at once with soap, never burn it; dry or dead counts the same."},
@@ -180,7 +181,7 @@ func (w *writer) obligation(o *evidence.Requirement) Obligation {
 	case evidence.RareState:
 		out.Words, out.Do = fmt.Sprintf("What you saw of %s is not usual for the target.", name), "Look again, or at another one: "+how
 	case evidence.RuleOut:
-		out.Words, out.Do = fmt.Sprintf("%s is not ruled out (%s more).", common, steps(o.N)), "Choose a check against it."
+		out.Words, out.Do = fmt.Sprintf("%s is not ruled out (%d more needed).", common, o.N), "Choose a check against it."
 		if tr != nil {
 			out.Do = fmt.Sprintf("Check %s: %s", name, how)
 		}
@@ -213,13 +214,6 @@ func (w *writer) obligation(o *evidence.Requirement) Obligation {
 		out.Words, out.Do = "No limit has been entered.", "Find out what may be taken here, per person and day; \"none known\" is an answer."
 	}
 	return out
-}
-
-func steps(n int) string {
-	if n == 1 {
-		return "one step"
-	}
-	return fmt.Sprintf("%d steps", n)
 }
 
 func (w *writer) group(id string) guide.HardGroup {

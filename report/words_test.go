@@ -67,17 +67,20 @@ func TestEveryCodeHasWords(t *testing.T) {
 	}
 }
 
-// A contradiction that adds no depth says why, and an entry that wants another
-// part never shows its last thorn clipped.
+// An answer that adds nothing says why; what is needed never seems reached before it
+// is, and an entry that wants another structural fact says so.
 func TestLedgerWords(t *testing.T) {
 	w := writerOf(t)
 	w.j = &evidence.Judgement{Readings: []evidence.Reading{{Trait: 3, Kind: evidence.Seen, Mask: 1, By: -1}}}
-	e := w.entry(&evidence.Exclusion{Taxon: 0, Grade: guide.Deadly, Depth: 3, Need: 3, Thorns: 1, WantsPart: true, Steps: []evidence.Step{{Counted: false}}})
-	if e.Words != "2 of 3" || !strings.Contains(e.Missing, "another part") || e.Steps[0].Note == "" {
-		t.Errorf("%+v", e)
+	more := w.entry(&evidence.Exclusion{Form: -1, Grade: guide.Deadly, Weight: 64.97, Need: 65, Left: 0.03, Thorns: 1, Steps: []evidence.Step{{Strength: evidence.Fair}}})
+	if more.Words != "64 of 65" || more.Missing == "" || more.Steps[0].Note == "" {
+		t.Errorf("%+v", more)
 	}
-	e = w.entry(&evidence.Exclusion{Taxon: 0, Grade: guide.Deadly, Depth: 2, Need: 3, RuledOut: true, DecisivePair: true})
-	if e.Words != "two decisive" || e.Missing != "" {
+	fact := w.entry(&evidence.Exclusion{Form: -1, Grade: guide.Deadly, Weight: 70, Need: 65, Left: 10, Thorns: 1, WantsFact: true})
+	if fact.Missing == "" || fact.Missing == more.Missing {
+		t.Errorf("%+v", fact)
+	}
+	if e := w.entry(&evidence.Exclusion{Form: -1, Grade: guide.Deadly, Weight: 70, Need: 65, RuledOut: true}); e.Missing != "" {
 		t.Errorf("%+v", e)
 	}
 }

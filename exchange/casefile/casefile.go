@@ -30,7 +30,8 @@ type Case struct {
 type Expect struct {
 	Specimen    string
 	Verdict     string
-	Depths      map[string]int
+	Thorns      map[string]int // thorns left, by entry
+	Depths      map[string]int // steps, of files written for the first rules
 	Out, Open   []string
 	Against     map[string][]string // by taxon: the traits that must contradict it
 	Obligations []string            // code, or code:trait, code:taxon or code:word
@@ -234,10 +235,13 @@ func (r *reader) profile(n *yaml.Node) {
 		groups = append(groups, g.ID)
 	}
 	for _, k := range r.Items(m["sign-offs"]) {
-		sm := r.Map(k, "group", "by", "when")
+		sm := r.Map(k, "group", "by", "when", "dangers")
 		r.Need(k, sm, "group", "by")
 		if r.Word(sm["group"], "hard group", groups) >= 0 {
-			p.SignOffs = append(p.SignOffs, evidence.SignOff{Group: r.Str(sm["group"]), By: r.Str(sm["by"]), When: r.Str(sm["when"])})
+			p.SignOffs = append(p.SignOffs, evidence.SignOff{Group: r.Str(sm["group"]), By: r.Str(sm["by"]), When: r.Str(sm["when"]), Dangers: r.Strs(sm["dangers"])})
+			for _, d := range r.Items(sm["dangers"]) {
+				r.taxon(d)
+			}
 		}
 	}
 }

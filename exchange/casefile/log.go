@@ -156,19 +156,25 @@ func has(list []string, w string) bool {
 	return false
 }
 
+// counts reads a number by entry.
+func (r *reader) counts(n *yaml.Node) map[string]int {
+	out := map[string]int{}
+	for _, f := range r.Each(n) {
+		r.taxon(f.Key)
+		out[f.Name] = r.Int(f.Value)
+	}
+	return out
+}
+
 func (r *reader) expect(n *yaml.Node, e *Expect) {
-	m := r.Map(n, "specimen", "verdict", "depths", "against", "out", "open", "obligations", "refusals", "leave", "next", "leader", "shaky", "held", "counts", "fast-pass")
+	m := r.Map(n, "specimen", "verdict", "thorns", "depths", "against", "out", "open", "obligations", "refusals", "leave", "next", "leader", "shaky", "held", "counts", "fast-pass")
 	e.Specimen, e.Verdict, e.Next, e.Leader = r.Str(m["specimen"]), r.Str(m["verdict"]), r.Str(m["next"]), r.Str(m["leader"])
 	if e.Verdict != "" {
 		if _, ok := evidence.ParseVerdict(e.Verdict); !ok {
 			r.Fail(m["verdict"], "", "unknown verdict %q", e.Verdict)
 		}
 	}
-	e.Depths = map[string]int{}
-	for _, f := range r.Each(m["depths"]) {
-		r.taxon(f.Key)
-		e.Depths[f.Name] = r.Int(f.Value)
-	}
+	e.Thorns, e.Depths = r.counts(m["thorns"]), r.counts(m["depths"])
 	e.Against = map[string][]string{}
 	for _, f := range r.Each(m["against"]) {
 		r.taxon(f.Key)

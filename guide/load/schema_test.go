@@ -4,6 +4,7 @@ import (
 	"io/fs"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/santhosh-tekuri/jsonschema/v6"
 	"go.yaml.in/yaml/v3"
@@ -24,6 +25,8 @@ func plain(v any) any {
 		}
 	case int:
 		return float64(x)
+	case time.Time:
+		return x.Format(time.DateOnly)
 	}
 	return v
 }
@@ -32,14 +35,15 @@ func plain(v any) any {
 // loader refuses by form alone.
 func TestSchemas(t *testing.T) {
 	c := jsonschema.NewCompiler()
-	taxon, err := c.Compile("../schema/taxon.schema.json")
-	if err != nil {
-		t.Fatal(err)
+	compiled := map[string]*jsonschema.Schema{}
+	for _, name := range []string{"taxon", "traits", "facts", "confusions", "mishaps", "form", "readers"} {
+		s, err := c.Compile("../schema/" + name + ".schema.json")
+		if err != nil {
+			t.Fatal(err)
+		}
+		compiled[name] = s
 	}
-	traits, err := c.Compile("../schema/traits.schema.json")
-	if err != nil {
-		t.Fatal(err)
-	}
+	taxon := compiled["taxon"]
 	n := 0
 	check := func(s *jsonschema.Schema, text string) error {
 		var v any
@@ -49,12 +53,14 @@ func TestSchemas(t *testing.T) {
 		return s.Validate(plain(v))
 	}
 	_ = fs.WalkDir(data.FS, ".", func(p string, d fs.DirEntry, _ error) error {
-		s := traits
-		switch {
-		case d.IsDir() || !strings.HasPrefix(p, "taxa/") && !strings.HasPrefix(p, "traits/"):
+		of := map[string]string{"taxa": "taxon", "traits": "traits", "forms": "form"}[strings.Split(p, "/")[0]]
+		switch p {
+		case "weights/facts.yaml", "weights/confusions.yaml", "weights/mishaps.yaml", "readings/readers.yaml":
+			of = strings.TrimSuffix(p[strings.LastIndex(p, "/")+1:], ".yaml")
+		}
+		s := compiled[of]
+		if d.IsDir() || s == nil {
 			return nil
-		case strings.HasPrefix(p, "taxa/"):
-			s = taxon
 		}
 		b, _ := fs.ReadFile(data.FS, p)
 		n++
@@ -63,13 +69,29 @@ func TestSchemas(t *testing.T) {
 		}
 		return nil
 	})
-	if n < 25 {
+	if n < 300 {
 		t.Errorf("only %d files were checked", n)
 	}
 	b, _ := fs.ReadFile(data.FS, "taxa/plants/arum-maculatum.yaml")
 	for _, bad := range [][2]string{{"grade: 2", "grade: 4"}, {"summary:", "sumary:"}, {"kingdom: plant", "kingdom: animal"}, {"stages: [shoot, leaf]", "stages: [shoots]"}, {"  plant-habit: {always: herb}", "  plant-habit: {alway: herb}"}} {
 		if check(taxon, strings.Replace(string(b), bad[0], bad[1], 1)) == nil {
 			t.Errorf("the schema accepts %s", bad[1])
+		}
+	}
+	for _, bad := range [][3]string{
+		{"facts", "weights/facts.yaml", "means: ->meens: "},
+		{"confusions", "weights/confusions.yaml", "rate: 25->rate: 250"},
+		{"mishaps", "weights/mishaps.yaml", "ties: always->ties: often"},
+		{"form", "forms/atropa-belladonna.yaml", "stages: [seedling->stages: [sprout"},
+		{"readers", "readings/readers.yaml", "blind: true->blind: maybe"},
+	} {
+		b, err := fs.ReadFile(data.FS, bad[1])
+		if err != nil {
+			t.Fatal(err)
+		}
+		was, now, _ := strings.Cut(bad[2], "->")
+		if changed := strings.Replace(string(b), was, now, 1); changed == string(b) || check(compiled[bad[0]], changed) == nil {
+			t.Errorf("the schema of %s accepts %s", bad[0], now)
 		}
 	}
 }

@@ -148,7 +148,7 @@ func (l *loader) readMishaps(r yamlpos.Reader, data []byte) {
 	for _, k := range r.Each(r.Parse(data)) {
 		kingdom := max(0, r.Word(k.Key, "kingdom", kingdomsAndAny))
 		for _, it := range r.Items(k.Value) {
-			m := r.Map(it, "id", "what", "when", "misled", "guard", "rate", "ties", "note")
+			m := r.Map(it, "id", "what", "when", "misled", "guard", "rate", "ties", "spares", "note")
 			r.Need(it, m, "id", "what", "misled", "rate", "ties")
 			x := guide.Mishap{ID: r.Str(m["id"]), What: r.Str(m["what"]), When: r.Str(m["when"]), Note: r.Str(m["note"]), Kingdom: guide.Kingdom(kingdom), Guard: l.traitStates(r, m["guard"])}
 			once(r, it, x.ID, len(l.book.Mishaps), func(i int) string { return l.book.Mishaps[i].ID })
@@ -160,6 +160,7 @@ func (l *loader) readMishaps(r yamlpos.Reader, data []byte) {
 			if x.Ties == guide.TiesUnguarded && len(x.Guard) == 0 {
 				r.Fail(it, "name its guard, or write ties: always", "%s ties while it is not guarded, and has no guard", x.ID)
 			}
+			x.Growing = m["spares"] != nil && r.Word(m["spares"], "what is spared", []string{"growing"}) == 0
 			for _, mn := range r.Items(m["misled"]) {
 				mm := r.Map(mn, "reads", "for")
 				r.Need(mn, mm, "reads")

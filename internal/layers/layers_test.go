@@ -29,7 +29,7 @@ func imports(t *testing.T, pkg string) []string {
 }
 
 func TestPurePackages(t *testing.T) {
-	for _, pkg := range []string{"guide", "evidence", "phenology", "sampling", "fieldgeo", "plan", "quantity", "lot", "harvest", "incident", "internal/spell"} {
+	for _, pkg := range []string{"guide", "evidence", "phenology", "sampling", "fieldgeo", "plan", "quantity", "lot", "harvest", "incident", "calibrate", "internal/spell"} {
 		for _, i := range imports(t, pkg) {
 			switch i {
 			case "net/http", "os", "io", "time", "math/rand", "math/rand/v2", "database/sql":

@@ -65,7 +65,7 @@ const screens: [string, string, ((p: Page) => Promise<void>)?][] = [
   ['today', '/today'],
   [
     'year',
-    '/year?place=tarn-wood',
+    '/year?place=tarn-wood&taxon=agaricus-arvensis',
     (p) =>
       p
         .getByRole('button', { name: /^Horse mushroom/ })

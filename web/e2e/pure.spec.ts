@@ -25,6 +25,7 @@ const trait = (states: string[], more: Partial<Trait> = {}): Trait => ({
   handling: 'look',
   stages: [],
   exclusive: true,
+  better: [],
   states: states.map((id) => ({ id, label: id })),
   ...more,
 });
@@ -122,7 +123,8 @@ test('audit lines of one entry stand together', () => {
     stage,
     continent: 'EU',
     refused,
-    holds: true,
+    holds: part !== 'cap',
+    taught: true,
     words: '',
     entries: [],
   });
@@ -132,9 +134,9 @@ test('audit lines of one entry stand together', () => {
     line('a', 'leaf', 'flower', true),
     line('a', 'fruit', 'fruit'),
   ]);
-  expect(groups.map((g) => [g.id, g.lines.length, g.open, g.refused])).toEqual([
-    ['a', 3, 2, 1],
-    ['b', 1, 1, 0],
+  expect(groups.map((g) => [g.id, g.lines.length, g.open, g.left, g.refused])).toEqual([
+    ['a', 3, 2, 0, 1],
+    ['b', 1, 0, 1, 0],
   ]);
   expect(groupAudit([])).toEqual([]);
 });
@@ -208,10 +210,10 @@ test('a row stands in the band of its best worth; circumstance is never evidence
       key: false,
       cells: ['', ...worth].map((w) => ({ words: '', usual: [], range: [], worth: w })),
     }) as unknown as Parameters<typeof band>[0];
-  expect(band(row('structural', 'shared', 'decisive'))).toBe('Decides');
-  expect(band(row('sensory', 'apart', 'shared'))).toBe('Tells apart');
+  expect(band(row('structural', 'shared', 'strong'))).toBe('Strong evidence');
+  expect(band(row('sensory', 'fair', 'shared'))).toBe('Fair evidence');
   expect(band(row('structural', 'shared', 'shared'))).toBe('Shared: worth nothing between these');
-  expect(band(row('circumstance', 'apart'))).toBe('Where and when: never evidence');
+  expect(band(row('circumstance', 'fair'))).toBe('Where and when: never evidence');
 });
 
 test('two states of one trait are never drawn alike', async ({ server }) => {

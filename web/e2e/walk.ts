@@ -58,6 +58,21 @@ export function shows(entry: Entry, trait: Trait, stage: string): { label: strin
   return label ? { label } : undefined;
 }
 
+/** What says that a flower is open, a fruit full-sized, gills free: the entry is looked at in that stage. */
+function fixed(trait: Trait): { label: string } | undefined {
+  const state = { 'flowers-open': 'open', 'fruit-ripeness': 'full-size', 'veil-opening': 'gills-free-of-veil' }[
+    trait.id
+  ];
+  const label = trait.states.find((s) => s.id === state)?.label;
+  return label ? { label } : undefined;
+}
+
+/** Where the entry says nothing there is something to be seen all the same: what is likeliest. */
+function guess(check?: S['Check']): { label: string } | undefined {
+  const best = [...(check?.outcomes ?? [])].sort((a, b) => b.p - a.p)[0];
+  return best && best.target !== 'never' ? { label: best.label } : undefined;
+}
+
 /** Taps the drawing with this word, behind “show more” if it is not among the first. */
 export async function tap(page: Page, label: string): Promise<void> {
   const tile = page.locator('[role=group][aria-labelledby=check-q] button', {
@@ -68,14 +83,17 @@ export async function tap(page: Page, label: string): Promise<void> {
 }
 
 /** Makes the check that is before the eyes, as the guide asks, with what the entry shows. */
-async function answer(page: Page, trait: Trait, entry: Entry, stage: string): Promise<void> {
+async function answer(page: Page, trait: Trait, entry: Entry, stage: string, check?: S['Check']): Promise<void> {
   await expect(page.locator('#check-q')).toHaveText(trait.ask);
-  const seen = trait.prepares ? { label: trait.states[0]!.label } : shows(entry, trait, stage);
+  const seen = trait.prepares
+    ? { label: trait.states[0]!.label }
+    : (fixed(trait) ?? shows(entry, trait, stage) ?? guess(check));
   const stored = page.waitForResponse((r) => r.url().endsWith('/log') && r.ok());
   const press = (name: string | RegExp) => page.getByRole('button', { name }).first().click();
   if (seen && (trait.count ?? 0) > 0) await press('3 or more');
   if (seen && (trait.wait ?? 0) > 0) await press(/(minutes|hours) or more$/);
   if (seen && trait.paper) await press('half dark, half light');
+  if (seen && trait.better.length > 0) await press('I did');
   if (!seen) {
     await press('Couldn’t see it…');
     await page.getByRole('menuitem', { name: 'I looked and can’t tell' }).click();
@@ -123,7 +141,7 @@ export async function walk(
       await page.getByRole('dialog').getByRole('button', { name: 'Do this check' }).first().click();
     }
     await before?.(view, trait);
-    await answer(page, trait, entry, stage);
+    await answer(page, trait, entry, stage, j.next?.trait.id === next ? j.next : undefined);
     asked.push(trait);
   }
 }

@@ -213,7 +213,8 @@ test('more than one person: each has a hand, health and teachers of their own', 
   await page.getByRole('button', { name: /^Width of the cap/ }).click();
   await page.getByLabel('Reading (cm, mm or in)').fill('half a palm');
   await expect(page.locator('#measure-note')).toContainText('3.8 cm, 1.5 in, give or take 0.38 cm');
-  expect((await scene.find('demo-girolle')).patch.judgements[0]!.leave).toEqual([]);
+  // Of Rowan's own find nothing but the guide speaks.
+  expect((await scene.find('demo-girolle')).patch.judgements[0]!.leave).toEqual(['inseparable']);
 });
 
 test('leaf by leaf: one key an item; the first that differs holds the basket', async ({ page, server }) => {
@@ -245,15 +246,14 @@ test('look back: what each line changed, newest last', async ({ page, server }) 
     .getByRole('listitem')
     .filter({ has: page.getByRole('heading') });
   await expect(turns.first()).toContainText('The find was begun');
-  await expect(turns.nth(2)).toContainText('Underside of the cap: blunt folds');
-  await expect(turns.nth(2)).toContainText('Cut back:');
+  await expect(turns.filter({ hasText: 'Underside of the cap: blunt folds' })).toContainText('a key trait to see');
+  await expect(turns.filter({ hasText: 'Cut back:' }).first()).toBeVisible();
   await page.keyboard.press('Escape');
   const done = stored(page);
   await page.getByRole('button', { name: 'Undo last' }).click();
   await done;
   await page.keyboard.press('r');
   await expect(turns.last()).toContainText('Took back line');
-  await expect(turns.last()).toContainText('Standing again');
 });
 
 test('what is cut gets days, and is still a hazard at the last of them', async ({ page, server }) => {

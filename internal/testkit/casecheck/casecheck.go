@@ -74,10 +74,13 @@ func Misses(x *casefile.Expect, p *report.Patch) []string {
 	if x.Verdict != "" && j.Verdict != x.Verdict {
 		miss("verdict %s, want %s (leave %v)", j.Verdict, x.Verdict, j.Leave)
 	}
-	for id, d := range x.Depths {
-		if e, ok := entries[id]; !ok || e.Depth != d {
-			miss("depth of %s is %d (in the ledger: %v), want %d", id, e.Depth, ok, d)
+	for id, n := range x.Thorns {
+		if e, ok := entries[id]; !ok || e.Thorns != n {
+			miss("%s has %d thorns left (in the ledger: %v; %s), want %d", id, e.Thorns, ok, e.Words, n)
 		}
+	}
+	for id := range x.Depths {
+		miss("%s: steps are no longer counted; write how many thorns are left", id)
 	}
 	for _, id := range x.Out {
 		if e, ok := entries[id]; !ok || !e.RuledOut {

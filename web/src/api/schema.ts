@@ -973,7 +973,7 @@ export interface components {
             /** @enum {string} */
             light?: "poor" | "coloured" | "";
             malformed?: boolean;
-            /** @description How a second look was made */
+            /** @description How it was looked at: by the way that the guide describes, or how a second look was made */
             method?: string;
             /** Format: double */
             minutes?: number;
@@ -1011,28 +1011,38 @@ export interface components {
         };
         AuditEntry: {
             by: components["schemas"]["TraitRef"][];
-            decisive: boolean;
-            /** Format: int64 */
-            depth: number;
+            /** @description The form of it that is hardest to tell apart */
+            form?: string;
             /** Format: int64 */
             grade: number;
             gradeWord: string;
             named: boolean;
-            /** Format: int64 */
+            /** Format: double */
             need: number;
+            /** @description By anyone */
             ruledOut: boolean;
+            /** @description By who was taught this danger in person */
+            taught: boolean;
             taxon: components["schemas"]["TaxonRef"];
+            /**
+             * Format: double
+             * @description Decibans against it when the target looks as it usually does and is looked at by the method
+             */
+            weight: number;
+            words: string;
         };
         AuditLine: {
             continent: string;
             entries: components["schemas"]["AuditEntry"][];
-            /** @description Every dangerous entry can be told apart then */
+            /** @description Anyone can tell every dangerous entry apart then */
             holds: boolean;
             part: string;
             preparation: string;
             /** @description The guide does not let this stage be gathered */
             refused: boolean;
             stage: string;
+            /** @description Who was taught the dangers that stand can */
+            taught: boolean;
             taxon: components["schemas"]["TaxonRef"];
             words: string;
         };
@@ -1083,9 +1093,14 @@ export interface components {
             range: number[];
             /** @description States shown at least usually, for drawing */
             usual: string[];
+            /**
+             * Format: double
+             * @description Decibans that the target's usual look weighs against this entry
+             */
+            weight: number;
             words: string;
             /** @enum {string} */
-            worth: "decisive" | "apart" | "reverse" | "perhaps" | "shared" | "silent" | "";
+            worth: "strong" | "fair" | "slight" | "reverse" | "shared" | "silent" | "";
         };
         BesideRow: {
             beforePick: boolean;
@@ -1158,9 +1173,19 @@ export interface components {
             why: string;
         };
         Cell: {
+            /**
+             * Format: int64
+             * @description How many of them say that it shows what the entry says it usually shows
+             */
+            agree: number;
             /** @description The profile it was taken over from, or yours */
             from?: string;
             key: boolean;
+            /**
+             * Format: int64
+             * @description Who read it, the entry itself among them
+             */
+            readers: number;
             trait: components["schemas"]["TraitRef"];
             /** @description States shown at least usually, for drawing */
             usual: string[];
@@ -1168,6 +1193,8 @@ export interface components {
         };
         Check: {
             ask: string;
+            /** @description It was read before; looked at again by the method it would weigh more */
+            better: boolean;
             /** @description It can't be had after picking */
             first: boolean;
             /** @description The check that this one prepares */
@@ -1318,6 +1345,12 @@ export interface components {
              */
             share: number;
         };
+        DeadEnd: {
+            taxon: components["schemas"]["TaxonRef"];
+            /** @description No other specimen at this stage could settle it either */
+            whatever: boolean;
+            words: string;
+        };
         Differs: {
             field: string;
             home: string;
@@ -1376,27 +1409,44 @@ export interface components {
         };
         Entry: {
             contact?: boolean;
-            /** Format: int64 */
-            depth: number;
+            /** @description The form of it that stands least against, in words; empty for the entry as described */
+            form?: string;
             /** Format: int64 */
             grade: number;
             gradeWord: string;
+            /**
+             * Format: double
+             * @description What is still needed, 0 once ruled out
+             */
+            left: number;
             missing?: string;
             named?: boolean;
-            /** Format: int64 */
+            /**
+             * Format: double
+             * @description What rules it out
+             */
             need: number;
+            /**
+             * Format: double
+             * @description How far the next thorn is cut, 0 to 1
+             */
+            nick: number;
             ruledOut: boolean;
             /** Format: double */
             share: number;
-            shortOfMargin?: boolean;
-            /** @description Not sent for what is ruled out when one specimen is asked for: ask for the exclusion */
+            /** @description When one specimen is asked for, those that weigh something against the entries at the head of the ledger; ask for the exclusion for all */
             steps: components["schemas"]["Step"][];
             taxon: components["schemas"]["TaxonRef"];
             /**
              * Format: int64
-             * @description Thorns left; the last goes only when the whole rule is met
+             * @description Thorns left, of three; the last goes only when the whole rule is met
              */
             thorns: number;
+            /**
+             * Format: double
+             * @description Evidence against it, in decibans
+             */
+            weight: number;
             words: string;
         };
         ErrorDetail: {
@@ -1637,6 +1687,7 @@ export interface components {
         };
         HardGroup: {
             covers: string[];
+            dangers: components["schemas"]["TaxonRef"][];
             id: string;
             name: string;
             why: string;
@@ -1830,6 +1881,8 @@ export interface components {
         Judgement: {
             /** @description Entries of other continents, set aside in plain sight */
             aside: components["schemas"]["TaxonRef"][];
+            /** @description What no look that is left on this specimen can rule out */
+            deadEnds: components["schemas"]["DeadEnd"][];
             failed: boolean;
             /** @description Version of the guide */
             guide: string;
@@ -1837,6 +1890,8 @@ export interface components {
             leaveWords: string[];
             ledger: components["schemas"]["Entry"][];
             legs: components["schemas"]["Leg"][];
+            /** @description Key traits that can't be seen on this specimen any more */
+            lost: components["schemas"]["TraitRef"][];
             named?: components["schemas"]["Naming"];
             next?: components["schemas"]["Check"];
             obligations: components["schemas"]["Obligation"][];
@@ -2081,7 +2136,7 @@ export interface components {
             /** Format: int64 */
             hazard: number;
             taxon: components["schemas"]["TaxonRef"];
-            /** @description What tells the two apart, decisive first */
+            /** @description What tells the two apart, the weightiest first */
             tells: components["schemas"]["Tell"][];
             why: string;
         };
@@ -2676,6 +2731,7 @@ export interface components {
         SignOff: {
             by: string;
             covered?: string[];
+            dangers?: string[];
             group: string;
             when?: string;
         };
@@ -2722,14 +2778,24 @@ export interface components {
         };
         Step: {
             counted: boolean;
-            decisive: boolean;
-            group: string;
-            /** @description Why it adds no depth */
+            /**
+             * Format: int32
+             * @description Answers with the same number say one thing
+             */
+            fact: number;
+            /** @description Why it adds nothing */
             note?: string;
             /** Format: int64 */
             seq: number;
+            /** @enum {string} */
+            strength: "strong" | "fair" | "slight" | "tells-nothing" | "speaks-for-it";
             structural: boolean;
             trait: components["schemas"]["TraitRef"];
+            /**
+             * Format: double
+             * @description Decibans against the entry; below 0 it speaks for it
+             */
+            weight: number;
             words: string;
         };
         StepView: {
@@ -2850,10 +2916,11 @@ export interface components {
             scientific: string;
         };
         Tell: {
-            decisive: boolean;
             other: string;
             this: string;
             trait: components["schemas"]["TraitRef"];
+            /** @enum {string} */
+            worth: "strong" | "fair";
         };
         Tick: {
             /** @description It can't be had after picking */
@@ -2924,6 +2991,8 @@ export interface components {
             ask: string;
             baseline?: boolean;
             beforePick?: boolean;
+            /** @description Ways of looking after which states that people take for each other are told apart; an answer with a method was looked at so */
+            better: string[];
             class: string;
             colour?: boolean;
             /**

@@ -32,6 +32,14 @@ const Item = styled.li`
   }
 `;
 
+const strength: Record<S['Step']['strength'], string> = {
+  strong: 'Strong',
+  fair: 'Fair',
+  slight: 'Slight',
+  'tells-nothing': 'Tells nothing between these two',
+  'speaks-for-it': 'Speaks for it',
+};
+
 function EntryLine({
   e,
   steps = e.steps,
@@ -44,7 +52,7 @@ function EntryLine({
   return (
     <Item>
       <div>
-        <Thorns grade={e.grade} left={e.thorns} cut={e.ruledOut} />
+        <Thorns grade={e.grade} of={3} left={e.thorns} nick={e.nick} cut={e.ruledOut} />
         <b>{e.words}</b>
       </div>
       <div>
@@ -58,19 +66,18 @@ function EntryLine({
           {e.named && ' · named lookalike of your target'}
           {' · '}
           {e.ruledOut ? 'cut back' : `open: ${e.missing}`}
-          {e.shortOfMargin && ' · cut back, but one more contradiction is wanted'}
         </p>
+        {e.form && !e.ruledOut && <Soft as="p">Hardest to tell as: {e.form}</Soft>}
         {children}
         {steps.length > 0 && (
           <ul>
             {steps.map((s, i) => (
               <li key={i}>
-                {s.counted ? 'Step: ' : 'No step: '}
-                {s.trait.name}, {s.words}
+                <b>{strength[s.strength]}</b>: {s.trait.name}, {s.words}
                 <Soft>
                   {' '}
-                  ({s.structural ? 'form' : 'senses'}
-                  {s.decisive ? ', decisive' : ''}
+                  ({s.weight > 0 ? '+' : ''}
+                  {Math.round(s.weight)}, {s.structural ? 'form' : 'senses'}
                   {s.note ? `, ${s.note}` : ''})
                 </Soft>
               </li>
@@ -113,8 +120,8 @@ export function Ledger({
   return (
     <>
       <p>
-        Each thorn is one independent step still needed. What shares its evidence or its act with another step counts
-        once. Nothing is hidden because it is unlikely.
+        Every answer is weighed: how much likelier your target shows it than the danger does. A third of what is needed
+        clips a thorn. What says the same thing twice weighs once. Nothing is hidden because it is unlikely.
       </p>
       {open.length === 0 ? (
         <p>No dangerous entry of this guide is open. Something that is not in the guide may be.</p>

@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import type { Trait } from '../api/client';
 import { Chip } from '../theme/bits';
-import type { Look } from './answer';
+import { byTheGuide, type Look } from './answer';
 
 const Line = styled.div`
   display: flex;
@@ -83,6 +83,14 @@ export function LookChips({ timed, trait, again, look, onLook }: Props) {
         {chip('not quite sure', look.unsure === true, { unsure: !look.unsure })}
         {trait.beforePick && chip('it is already picked', look.detached === true, { detached: !look.detached })}
       </Line>
+      {trait.better.length > 0 && (
+        <Line role="group" aria-label="Looked at as the guide says">
+          <span>Looked at closely: {trait.better.slice(0, 2).join('; ')}</span>
+          {chip('I did', look.method === byTheGuide, {
+            method: look.method === byTheGuide ? undefined : byTheGuide,
+          })}
+        </Line>
+      )}
       {again && (
         <Line role="group" aria-label="How this look differs from the one before">
           <span>A new look,</span>

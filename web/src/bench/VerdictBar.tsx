@@ -64,19 +64,29 @@ export function VerdictBar({ judgement: j, held, onOpen, onDangers, onWhy }: Pro
           {held ? 'Mixed patch. ' : ''}
           {j.leaveWords.length > 0
             ? j.leaveWords[0]
-            : j.obligations.length === 0
-              ? 'Nothing is open.'
-              : `${j.obligations.length} still open`}
+            : j.deadEnds.length > 0
+              ? `${j.deadEnds[0]?.taxon.common} can’t be ruled out on this one`
+              : j.obligations.length === 0
+                ? 'Nothing is open.'
+                : `${j.obligations.length} still open`}
         </p>
       </div>
       <div className="near">
         {near ? (
           <>
-            <Thorns key={near.taxon.id} grade={near.grade} left={near.thorns} cut={false} width={64} />
+            <Thorns
+              key={near.taxon.id}
+              grade={near.grade}
+              of={3}
+              left={near.thorns}
+              nick={near.nick}
+              cut={false}
+              width={64}
+            />
             <p>
               Nearest danger: <b>{near.taxon.common}</b>
               <br />
-              {near.gradeWord}, {near.words}
+              {near.gradeWord}, evidence against it {near.words}
             </p>
           </>
         ) : (

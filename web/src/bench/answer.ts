@@ -12,6 +12,9 @@ export type Look = {
   with?: 'gloves' | 'blade';
 };
 
+/** The method of a look that was made as the guide describes it. */
+export const byTheGuide = 'as the guide says';
+
 /** The states of a trait that get a tile and a number key. Absence has neither: it is a deliberate act of its own. */
 export const tilesOf = (t: Trait): S['State'][] => t.states.filter((s) => s.id !== t.absent);
 

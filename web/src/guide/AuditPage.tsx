@@ -75,8 +75,9 @@ function Dangers({ entries }: { entries: S['AuditEntry'][] }) {
       <thead>
         <tr>
           <th scope="col">Danger</th>
-          <th scope="col">Steps</th>
-          <th scope="col">Told apart</th>
+          <th scope="col">Evidence</th>
+          <th scope="col">Told apart by anyone</th>
+          <th scope="col">… taught in person</th>
           <th scope="col" className="by">
             By
           </th>
@@ -88,7 +89,8 @@ function Dangers({ entries }: { entries: S['AuditEntry'][] }) {
             <td>
               <Thorns
                 grade={e.grade}
-                left={e.ruledOut ? 0 : Math.max(1, e.need - e.depth)}
+                of={3}
+                left={e.ruledOut ? 0 : Math.max(1, 3 - Math.floor((3 * Math.max(0, e.weight)) / e.need))}
                 cut={e.ruledOut}
                 width={52}
               />{' '}
@@ -99,10 +101,9 @@ function Dangers({ entries }: { entries: S['AuditEntry'][] }) {
                 {e.named ? ', named lookalike' : ''}
               </Soft>
             </td>
-            <td>
-              {e.depth}, needs {e.need}
-            </td>
-            <td>{e.ruledOut ? (e.decisive && e.depth < e.need ? 'yes, by two decisive cells' : 'yes') : 'no'}</td>
+            <td>{e.words}</td>
+            <td>{e.ruledOut ? 'yes' : 'no'}</td>
+            <td>{e.taught ? 'yes' : 'no'}</td>
             <td className="by">{e.by.map((b) => b.name).join(', ') || 'nothing'}</td>
           </tr>
         ))}
@@ -138,17 +139,19 @@ function Entry({ group }: { group: AuditGroup }) {
   const weakest = group.lines
     .filter((l) => !l.refused)
     .flatMap((l) => l.entries)
-    .sort((a, b) => a.depth - a.need - (b.depth - b.need))[0];
+    .sort((a, b) => a.weight - a.need - (b.weight - b.need))[0];
   return (
     <Group onToggle={(e) => e.target === e.currentTarget && setOpen(e.currentTarget.open)}>
       <summary>
         {group.name}
         <span>
-          {group.open === 0 ? 'not gathered at any stage' : `${group.open} open, ${group.refused} refused`}
+          {group.open + group.left === 0
+            ? 'not gathered at any stage'
+            : `${group.open} open, ${group.left} left by the rules, ${group.refused} not gathered`}
           {weakest && (
             <Soft>
               {' '}
-              · weakest pair: {weakest.taxon.common}, {weakest.depth} of {weakest.need}
+              · weakest pair: {weakest.taxon.common}, {weakest.words}
             </Soft>
           )}
         </span>
@@ -171,14 +174,14 @@ export function AuditPage() {
       <h1>Audit of the guide</h1>
       <p>
         For every use, stage and continent: which dangerous entries can be told apart while the plant or fungus looks as
-        it usually does, by what, and to what depth. A stage at which something dangerous can’t be told apart is not
-        gathered; its name is struck through.
+        it usually does and is looked at closely, by what, and how much stands against it of what is needed. What can’t
+        be told apart is left by the rules; a stage that is not gathered is struck through.
       </p>
       {audit.error && <Note role="alert">{audit.error.message}</Note>}
       {audit.data && (
         <Note>
-          {failing === 0 ? 'No stage that may be gathered fails.' : `${failing} stages that may be gathered FAIL.`}{' '}
-          {open} lines are open, {lines.length - open} are refused.
+          {open - failing} lines are open, {failing} are gathered by people and left by the rules, {lines.length - open}{' '}
+          are not gathered.
         </Note>
       )}
       <Field>

@@ -135,9 +135,10 @@ function Cell({ row, cell, target }: { row: S['BesideRow']; cell: S['BesideCell'
           {!target && w && (
             <>
               <br />
-              <Worth $strong={cell.worth === 'decisive' || cell.worth === 'apart'}>
+              <Worth $strong={cell.worth === 'strong' || cell.worth === 'fair'}>
                 <span aria-hidden="true">{w.mark} </span>
                 {row.class === 'circumstance' ? 'never evidence' : w.word}
+                {cell.weight >= 3 ? `, ${Math.round(cell.weight)}` : ''}
               </Worth>
             </>
           )}
@@ -147,7 +148,7 @@ function Cell({ row, cell, target }: { row: S['BesideRow']; cell: S['BesideCell'
   );
 }
 
-/** A target beside its lookalikes, trait by trait, decisive rows first. */
+/** A target beside its lookalikes, trait by trait, the weightiest rows first. */
 export function BesidePage() {
   const { id = '' } = useParams();
   const [params, setParams] = useSearchParams();

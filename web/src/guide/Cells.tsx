@@ -44,6 +44,7 @@ export function Cells({ taxon }: { taxon: S['TaxonPage'] }) {
               <Soft>
                 {plain(c.trait.part)}
                 {c.key ? ' · key trait' : ''}
+                {c.readers > 1 ? ` · ${c.agree} of ${c.readers} readers agree` : ' · read once'}
                 {c.from && c.from !== 'yours' ? ` · as all ${c.from.toLowerCase()}` : ''}
               </Soft>
               {c.from === 'yours' && <span className="own"> · corrected by you</span>}

@@ -46,12 +46,14 @@ export function Lookalikes({ taxon }: { taxon: S['TaxonPage'] }) {
               {l.tells.map((x) => (
                 <li key={x.trait.id}>
                   <b>{x.trait.name}:</b> {x.this}; there {x.other}
-                  {x.decisive ? ' (decides)' : ''}
+                  {` (${x.worth})`}
                 </li>
               ))}
             </ul>
           ) : (
-            <p>Nothing that it usually shows is denied there: the guide can’t tell them apart by looks.</p>
+            <p>
+              No single look is more than slight between these two: only many of them together tell them apart, if any.
+            </p>
           )}
         </One>
       ))}

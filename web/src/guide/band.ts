@@ -1,10 +1,10 @@
 import type { S } from '../api/client';
 
-/** The bands of a side by side, from what decides to what is no evidence. */
+/** The bands of a side by side, from what weighs most to what is no evidence. */
 export const bands = [
-  'Decides',
-  'Tells apart',
-  'May tell apart',
+  'Strong evidence',
+  'Fair evidence',
+  'Slight evidence',
   'Not said of all of them',
   'Shared: worth nothing between these',
   'Where and when: never evidence',
@@ -14,9 +14,9 @@ export const bands = [
 export function band(row: S['BesideRow']): (typeof bands)[number] {
   const ws = row.cells.slice(1).map((c) => c.worth);
   if (row.class === 'circumstance') return 'Where and when: never evidence';
-  if (ws.includes('decisive')) return 'Decides';
-  if (ws.includes('apart') || ws.includes('reverse')) return 'Tells apart';
-  if (ws.includes('perhaps')) return 'May tell apart';
+  if (ws.includes('strong')) return 'Strong evidence';
+  if (ws.includes('fair')) return 'Fair evidence';
+  if (ws.includes('slight') || ws.includes('reverse')) return 'Slight evidence';
   if (ws.includes('silent')) return 'Not said of all of them';
   return 'Shared: worth nothing between these';
 }

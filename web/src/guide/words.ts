@@ -46,10 +46,10 @@ export function variantWords(v: S['VariantLine']): string {
 
 /** What a trait is worth between a target and one other entry, in words and with a mark that needs no colour. */
 export const worths: Record<string, { word: string; mark: string }> = {
-  decisive: { word: 'decides', mark: '◆' },
-  apart: { word: 'tells apart', mark: '▲' },
+  strong: { word: 'strong evidence', mark: '◆' },
+  fair: { word: 'fair evidence', mark: '▲' },
   reverse: { word: 'rules this out', mark: '▽' },
-  perhaps: { word: 'may tell apart', mark: '△' },
+  slight: { word: 'slight', mark: '△' },
   shared: { word: 'shared: worth nothing', mark: '=' },
   silent: { word: 'not said', mark: '·' },
 };

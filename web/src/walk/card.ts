@@ -5,9 +5,9 @@ export type Apart = {
   lines: { trait: string; id: string; here: string; there: string; hereState?: string; thereState?: string }[];
 };
 
-/** For each dangerous neighbour, what tells it apart: decisive lines first, at most so many. */
+/** For each dangerous neighbour, what tells it apart: the weightiest lines first, at most so many. */
 export function apart(b: S['Beside'], most = 3): Apart[] {
-  const order = ['decisive', 'apart', 'reverse', 'perhaps'];
+  const order = ['strong', 'fair', 'slight', 'reverse'];
   return b.taxa
     .map((taxon, i) => ({ taxon, i }))
     .filter(({ taxon, i }) => i > 0 && taxon.hazard > 0)

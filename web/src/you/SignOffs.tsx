@@ -1,6 +1,7 @@
 import styled from 'styled-components';
 import type { S } from '../api/client';
 import { Chip, Chips, Field, Soft } from '../theme/bits';
+import { flip } from './profile';
 
 const Group = styled.div`
   display: grid;
@@ -76,6 +77,23 @@ export function SignOffs({
                 </Chip>
               ))}
             </Chips>
+            {s?.by && g.dangers.length > 0 && (
+              <>
+                <Soft>Which of these were you shown? Your looks are then weighed as those of who knows them.</Soft>
+                <Chips role="group" aria-label={`Which dangers of ${g.name} you were shown`}>
+                  {g.dangers.map((d) => (
+                    <Chip
+                      key={d.id}
+                      $on={s.dangers?.includes(d.id) ?? false}
+                      aria-pressed={s.dangers?.includes(d.id) ?? false}
+                      onPress={() => set(g.id, { dangers: flip(s.dangers ?? [], d.id) })}
+                    >
+                      {d.common}
+                    </Chip>
+                  ))}
+                </Chips>
+              </>
+            )}
             {s && !s.by.trim() && <Soft>Without the name of who taught you it does not count, and is not stored.</Soft>}
             {s?.by && covered.length < g.covers.length && (
               <Soft>Not covered yet: {g.covers.filter((c) => !covered.includes(c)).join('; ')}.</Soft>
