@@ -16,7 +16,7 @@ test('the guide by keyboard: misspelt name, entry, side by side, stage', async (
   // Shared with lily of the valley, and something against lords-and-ladies.
   const veins = table.getByRole('row', { name: /Leaf veins/ });
   await expect(veins).toContainText('shared: worth nothing');
-  await expect(veins).toContainText('tells apart');
+  await expect(veins).toContainText('fair evidence');
   await expect(table.getByRole('row', { name: /Plan of the flower/ })).toHaveCount(1);
   await page.getByRole('button', { name: 'leaf', exact: true }).click();
   await expect(table.getByRole('row', { name: /Plan of the flower/ })).toHaveCount(0);
