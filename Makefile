@@ -57,7 +57,7 @@ mistakes:
 # The long runs: the simulation of docs/calibration.md, 300 kills under load, two writers a thousand times, 200 wrong clocks,
 # 140 files with flipped bytes, 20,000 changed bodies, every dangerous entry in place
 # of every target with every single mistake, and each fuzzer for a minute. Two hours and more.
-FUZZ := ./quantity:FuzzParse ./exchange/casefile:FuzzRead ./exchange/geo:FuzzRead ./exchange/photo:FuzzClean ./exchange/weather:FuzzRoundTrip ./exchange/track:FuzzTracks ./internal/spell:FuzzDistance ./guide/load:FuzzOverlay ./httpapi:FuzzBodies ./httpapi:FuzzSearch
+FUZZ := ./quantity:FuzzParse ./exchange/casefile:FuzzRead ./exchange/geo:FuzzRead ./exchange/photo:FuzzClean ./exchange/weather:FuzzRoundTrip ./exchange/track:FuzzTracks ./internal/spell:FuzzDistance ./guide/load:FuzzOverlay ./guide/load:FuzzReadings ./httpapi:FuzzBodies ./httpapi:FuzzSearch
 soak: build
 	ZT_SOAK=1 $(GO) test ./cli ./httpapi -run 'KilledUnderLoad|FlippedBytes|MutatedBodies|TwoScreens|MealsInReach' -count 1 -v -timeout 2h
 	bin/zesty-thicket calibrate --draws 4000 > docs/calibration.md

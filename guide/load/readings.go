@@ -90,7 +90,7 @@ func (l *loader) readTable(name string, text []byte, reader int) {
 			}
 		}
 		if ok, field, msg := readingCell(tr, rec, &v); !ok {
-			fail(field, spell.Nearest(msg, stateIDs(tr)), "%s: %q is no state of it and no range", tr.ID, msg)
+			fail(field, spell.Nearest(msg, stateIDs(tr)), "%s: %q is no state of it, no range, or stands in two lists", tr.ID, msg)
 			continue
 		}
 		addReading(t, reader, tr.ID, v)
@@ -108,7 +108,7 @@ func addReading(t *guide.Taxon, reader int, trait string, v guide.Variant) {
 }
 
 // readingCell reads the four lists of one line. What is possible is read as
-// rarely, with a + as sometimes.
+// rarely, with a + as sometimes. A state stands in one list at most.
 func readingCell(tr *guide.Trait, rec []string, v *guide.Variant) (ok bool, field int, bad string) {
 	if rec[3] == "inapplicable" || rec[4] == "inapplicable" {
 		v.Kind = guide.Inapplicable
@@ -129,13 +129,16 @@ func readingCell(tr *guide.Trait, rec []string, v *guide.Variant) (ok bool, fiel
 		return true, 0, ""
 	}
 	v.Freq = make([]guide.Frequency, len(tr.States))
-	for field, f := range map[int]guide.Frequency{3: guide.Usually, 4: guide.Rarely, 5: guide.Never, 6: guide.Unlisted} {
+	seen := map[int]bool{}
+	for k, f := range []guide.Frequency{guide.Usually, guide.Rarely, guide.Never, guide.Unlisted} {
+		field := 3 + k
 		for _, w := range strings.Fields(rec[field]) {
 			state, often := strings.CutSuffix(w, "+")
 			i, ok := tr.StateIndex(state)
-			if !ok {
+			if !ok || seen[i] {
 				return false, field, w
 			}
+			seen[i] = true
 			v.Freq[i] = f
 			if often {
 				v.Freq[i] = guide.Sometimes
