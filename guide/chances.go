@@ -290,7 +290,7 @@ func sameRanges(a, b []PooledRange) bool {
 // the rate of the trait's class.
 func (c *ChanceColumn) put(shown []float64, tr *Trait, rates Rates) int32 {
 	at := int32(len(c.Shown))
-	e := rates.error(tr)
+	e := rates.Misnamed(tr)
 	sum := 0.0
 	for _, p := range shown {
 		sum += p
@@ -305,7 +305,8 @@ func (c *ChanceColumn) put(shown []float64, tr *Trait, rates Rates) int32 {
 	return at
 }
 
-func (r Rates) error(tr *Trait) float64 {
+// Misnamed is the share of looks at a trait that are misnamed.
+func (r Rates) Misnamed(tr *Trait) float64 {
 	if tr.Class == Sensory {
 		return r.Sensory
 	}

@@ -16,9 +16,6 @@ type Column struct {
 	// stage, 0 where there is none; ByState is its frequencies, by state × row.
 	Plain   []float64
 	ByState []Frequency
-	// Hazardous are the rows whose taxon has a hazard of any grade, or is to be
-	// protected: those that may have to be ruled out.
-	Hazardous []HazardRow
 	// Mean is, by stage × state, the mean weight over the taxa that document
 	// the trait there, smoothed towards uniform.
 	Mean []float64
@@ -34,45 +31,13 @@ func (c *Column) Covering(row int32, stages StageSet) int32 {
 	return -1
 }
 
-// HazardRow is a row of a dangerous entry, with what its first two variants say
-// close at hand: these rows are swept for every check that might be offered.
-type HazardRow struct {
-	Taxon, Row      int32
-	Never, Decisive [2]uint32
-	Stages          [2]StageSet
-}
-
-// DangerCell is what a dangerous entry says never of one trait. Most cells say
-// it for all stages and nothing decisive: then Never is all there is to know.
-type DangerCell struct {
-	Never uint32
-	Trait int32
-	More  int32 // 0, or one more than the place in Complex
-}
-
-// Masks is what the row says never, and decisively never, in every one of the
-// stages; ok is false when more than two variants have to be asked.
-func (h *HazardRow) Masks(stages StageSet) (never, decisive uint32, ok bool) {
-	a, b := stages&h.Stages[0], stages&h.Stages[1]
-	switch {
-	case stages&^(h.Stages[0]|h.Stages[1]) != 0:
-		return 0, 0, false
-	case b == 0:
-		return h.Never[0], h.Decisive[0], true
-	case a == 0:
-		return h.Never[1], h.Decisive[1], true
-	}
-	return h.Never[0] & h.Never[1], h.Decisive[0] & h.Decisive[1], true
-}
-
 // ColVariant is a compiled [Variant].
 type ColVariant struct {
-	Stages   StageSet
-	Kind     CellKind
-	Whole    bool   // described, for every stage of its kingdom
-	Never    uint32 // contradicted states, those implied by "always" included
-	Decisive uint32
-	Norm     float64 // 1 / sum of weights
+	Stages StageSet
+	Kind   CellKind
+	Whole  bool    // described, for every stage of its kingdom
+	Never  uint32  // contradicted states, those implied by "always" included
+	Norm   float64 // 1 / sum of weights
 }
 
 // CellRef points from a taxon to one of its cells.
@@ -83,17 +48,11 @@ type Index struct {
 	Book     *Guide
 	Columns  []Column // by trait
 	Rows     [][]CellRef
-	Groups   []string // evidence groups
-	GroupOf  []int32  // by trait
-	ParentOf []int32  // by trait, -1 for none
-	AfterOf  []int32  // by trait, -1 for none
+	GroupOf  []int32 // by trait
+	ParentOf []int32 // by trait, -1 for none
+	AfterOf  []int32 // by trait, -1 for none
 	// Contact and Worst are hazard grades by taxon.
 	Contact, Worst []Grade
-	// Danger holds the cells of dangerous entries, entry by entry, from
-	// DangerFrom on; those that a mask alone can't say stand in Complex.
-	Danger     []DangerCell
-	DangerFrom []int32
-	Complex    []HazardRow
 	// StateFrom numbers all states of all traits on one line.
 	StateFrom []int32
 	// Uniform entries have one grade whatever the use.
@@ -105,8 +64,6 @@ type Index struct {
 	// WindowFrom closes the windows of a taxon with that of the next.
 	WindowFrom []int32
 	Windows    []Window
-	// DecisiveParts is, by taxon, how many parts hold a decisive cell.
-	DecisiveParts []uint8
 
 	// Chances is the guide as it weighs answers.
 	Chances *Chances
@@ -155,7 +112,7 @@ func Compile(b *Guide, w Weights) (*Index, error) {
 	ix := &Index{
 		Book: b, Columns: make([]Column, len(b.Traits)), Rows: make([][]CellRef, len(b.Taxa)),
 		GroupOf: make([]int32, len(b.Traits)), ParentOf: make([]int32, len(b.Traits)), AfterOf: make([]int32, len(b.Traits)),
-		Contact: make([]Grade, len(b.Taxa)), Worst: make([]Grade, len(b.Taxa)), DecisiveParts: make([]uint8, len(b.Taxa)),
+		Contact: make([]Grade, len(b.Taxa)), Worst: make([]Grade, len(b.Taxa)),
 		traitAt: make(map[string]int32, len(b.Traits)), taxonAt: make(map[string]int32, len(b.Taxa)),
 		member: make([][]int32, len(b.Taxa)), weights: w, continentBit: map[string]uint32{}, habitatBit: map[string]uint64{},
 		Uniform: make([]bool, len(b.Taxa)), Stages: make([]StageSet, len(b.Taxa)), Continents: make([]uint32, len(b.Taxa)), Habitats: make([]uint64, len(b.Taxa)),
@@ -178,7 +135,6 @@ func Compile(b *Guide, w Weights) (*Index, error) {
 		}
 	}
 	ix.WindowFrom = append(ix.WindowFrom, int32(len(ix.Windows)))
-	ix.DangerFrom = append(ix.DangerFrom, int32(len(ix.Danger)))
 	states := int32(0)
 	for c := range ix.Columns {
 		ix.StateFrom = append(ix.StateFrom, states)
@@ -205,8 +161,7 @@ func (ix *Index) link() error {
 			g = t.ID
 		}
 		if _, ok := groupAt[g]; !ok {
-			groupAt[g] = int32(len(ix.Groups))
-			ix.Groups = append(ix.Groups, g)
+			groupAt[g] = int32(len(groupAt))
 		}
 		ix.GroupOf[i] = groupAt[g]
 		ix.Columns[i] = Column{Trait: int32(i), N: len(t.States)}
@@ -243,8 +198,6 @@ func (ix *Index) addRow(ti int32) error {
 	t := &ix.Book.Taxa[ti]
 	ix.Contact[ti], ix.Worst[ti] = t.ContactHazard(), t.WorstHazard()
 	ix.circumstances(ti, t)
-	ix.DangerFrom = append(ix.DangerFrom, int32(len(ix.Danger)))
-	var decisiveParts uint32
 	ix.Rows[ti] = make([]CellRef, 0, len(t.Cells))
 	for ci := range t.Cells {
 		at, ok := ix.traitAt[t.Cells[ci].Trait]
@@ -259,15 +212,12 @@ func (ix *Index) addRow(ti int32) error {
 			v := &t.Cells[ci].Variants[vi]
 			cv := ColVariant{Stages: v.Stages, Kind: v.Kind, Whole: v.Kind == Described && StagesOf(t.Kingdom)&^v.Stages == 0}
 			if v.Kind == Described && tr.Kind != Measure {
-				cv.Never, cv.Decisive = NeverMask(tr, v), v.Decisive
+				cv.Never = NeverMask(tr, v)
 				sum := 0.0
 				for s := range tr.States {
 					sum += ix.weights.Of[v.Freq[s]]
 				}
 				cv.Norm = 1 / sum
-			}
-			if cv.Decisive != 0 {
-				decisiveParts |= 1 << tr.Part
 			}
 			col.Vars = append(col.Vars, cv)
 			if tr.Kind == Measure {
@@ -280,35 +230,9 @@ func (ix *Index) addRow(ti int32) error {
 				col.Freq = append(col.Freq, v.Freq...)
 			}
 		}
-		if ix.Worst[ti] > 0 || t.Protection != "" {
-			h := HazardRow{Taxon: ti, Row: row}
-			for k, cv := range col.Vars[col.First[row]:] {
-				if k < 2 {
-					h.Never[k], h.Decisive[k], h.Stages[k] = cv.Never, cv.Decisive, cv.Stages
-				}
-			}
-			col.Hazardous = append(col.Hazardous, h)
-			ix.addDanger(&h, at, tr, StagesOf(t.Kingdom))
-		}
 		ix.Rows[ti] = append(ix.Rows[ti], CellRef{at, row})
 	}
-	for ; decisiveParts != 0; decisiveParts &= decisiveParts - 1 {
-		ix.DecisiveParts[ti]++
-	}
 	return nil
-}
-
-// addDanger keeps what can contradict; cells that never do are left out.
-func (ix *Index) addDanger(h *HazardRow, trait int32, tr *Trait, all StageSet) {
-	if tr.Kind == Measure || tr.Class == Circumstance || h.Never[0]|h.Never[1] == 0 {
-		return
-	}
-	c := DangerCell{Never: h.Never[0], Trait: trait}
-	if all&^h.Stages[0] != 0 || h.Decisive[0] != 0 {
-		ix.Complex = append(ix.Complex, *h)
-		c.More = int32(len(ix.Complex))
-	}
-	ix.Danger = append(ix.Danger, c)
 }
 
 // circumstances keeps what is asked of every taxon at every judgement where it
