@@ -36,16 +36,16 @@ func Answers(e *evidence.Engine) []Answer {
 				a = &Answer{Trait: s.Trait, State: s.State}
 				by[key{s.Trait, s.State}] = a
 			}
-			switch {
-			case s.Weight >= 20:
+			switch s.Strength {
+			case evidence.Strong:
 				a.Strong++
-			case s.Weight >= 10:
+			case evidence.Fair:
 				a.Fair++
-			case s.Weight >= 1:
+			case evidence.Slight:
 				a.Slight++
-			case s.Weight > -1:
+			case evidence.TellsNothing:
 				a.Nothing++
-			default:
+			case evidence.SpeaksFor:
 				a.For++
 			}
 			if s.Weight > a.Most {

@@ -79,7 +79,7 @@ func writeCalibration(e *evidence.Engine, plan calibrate.Plan, p func(string, ..
 	p("")
 	p("## True specimens")
 	p("")
-	p("Drawn with their natural variation and honest mistakes, looked at in the same order, until everything documented was looked at.")
+	p("Drawn with the variation that some reader lists and with honest mistakes, looked at in the same order, until everything documented was looked at.")
 	p("")
 	p("| kingdom | specimens | complete | spoken against by themselves | median answers | nine of ten |")
 	p("|---|---|---|---|---|---|")
@@ -111,7 +111,7 @@ func writeCalibration(e *evidence.Engine, plan calibrate.Plan, p func(string, ..
 	}
 	p("| answers, offered order, what is usual | median 12, nine of ten 16 | see `guide.md` |")
 	p("")
-	p("True specimens fall short. Here every look is made, in an order that suits one danger and not the target, and each trait is drawn by itself, so that most specimens show several rare states at once, which real ones, whose states go together, do less often; foods have no forms yet that would say so. A sixth show two things or one confirmed that the readers call next to impossible. The rest are short of what is needed against one or two entries with few cells. Targets with forms, more cells of the entries that stand nearest, and draws in the offered order would tell how much is content and how much is the rules.")
+	p("True specimens fall short. Here every look is made, in an order that suits one danger and not the target, and each trait is drawn by itself, so that most specimens show several rare states at once, which real ones, whose states go together, do less often; foods have no forms yet that would say so. None is spoken against by itself, since what nobody lists is not drawn; all that fail are short of what is needed against one or two entries with few cells. Targets with forms, more cells of the entries that stand nearest, and draws in the offered order would tell how much is content and how much is the rules.")
 }
 
 func writeAnswers(e *evidence.Engine, p func(string, ...any)) {

@@ -17,6 +17,7 @@ type Apart struct {
 	Grade  guide.Grade
 	Weight float64 // decibans against it
 	Need   float64
+	Thorns int // left, of three
 	// RuledOut for anyone; Taught: for who was taught this danger in person.
 	RuledOut, Taught bool
 	Named            bool
@@ -44,13 +45,20 @@ type AuditLine struct {
 func (e *Engine) Audit() []AuditLine {
 	var out []AuditLine
 	for i := range e.ix.Book.Taxa {
-		tx := &e.ix.Book.Taxa[i]
-		for u := range tx.Uses {
-			for _, continent := range continents(tx) {
-				tx.Stages.Each(func(st guide.Stage) {
-					out = append(out, e.auditLine(int32(i), &tx.Uses[u], st, continent))
-				})
-			}
+		out = append(out, e.AuditOf(int32(i))...)
+	}
+	return out
+}
+
+// AuditOf is the part of the audit that is about one entry.
+func (e *Engine) AuditOf(taxon int32) []AuditLine {
+	var out []AuditLine
+	tx := &e.ix.Book.Taxa[taxon]
+	for u := range tx.Uses {
+		for _, continent := range continents(tx) {
+			tx.Stages.Each(func(st guide.Stage) {
+				out = append(out, e.auditLine(taxon, &tx.Uses[u], st, continent))
+			})
 		}
 	}
 	return out
@@ -102,7 +110,7 @@ type book struct {
 }
 
 func (e *Engine) book(target int32, stages guide.StageSet) *book {
-	t := &assessment{e: e, f: &Find{Intent: Eat, Target: e.ix.Book.Taxa[target].ID}, target: target, ref: target, supposing: bookLook,
+	t := &assessment{e: e, f: &Find{Intent: Eat, Target: e.ix.Book.Taxa[target].ID}, target: target, ref: target, kingdom: e.ix.Book.Taxa[target].Kingdom, supposing: bookLook,
 		sc: scene{stages: stages, stated: stages, eff: stages.WithNeighbours(), fixes: stages, base: true, intact: true, anyStage: true}}
 	xs, n := t.fresh()
 	return &book{t, xs, make([]slotWeight, n)}
@@ -123,6 +131,9 @@ func (b *book) against(other int32, grade guide.Grade) Apart {
 	tx := t.taxon(other)
 	tl := b.tally(other, grade, false)
 	a := Apart{Taxon: other, Form: t.e.ix.Chances.Rows[tl.row].Form, Grade: grade, Weight: tl.sum, Need: tl.need.sum, RuledOut: tl.ruledOut, Named: slices.Contains(t.e.namedBy[t.target], other)}
+	if !tl.ruledOut {
+		a.Thorns, _ = thorns(tl.sum, tl.need.sum)
+	}
 	if len(tx.HardGroups) > 0 && !tl.ruledOut {
 		a.Taught = b.tally(other, grade, true).ruledOut
 	}
@@ -144,16 +155,26 @@ func (b *book) against(other int32, grade guide.Grade) Apart {
 	return a
 }
 
+// Look is what one look weighs between two entries, in decibans and in a word.
+type Look struct {
+	Weight   float64
+	Strength Strength // 0 where there is none
+	State    int32    // what the target usually shows; -1 for a measure
+}
+
 // Between is, by trait, what the usual look of a target at some stages weighs against
-// another entry, looked at by the book; 0 where there is none. It is in decibans, against
-// the form of it that stands least against.
-func (e *Engine) Between(target, other int32, stages guide.StageSet) []float64 {
-	out := make([]float64, len(e.ix.Book.Traits))
+// another entry, looked at by the book, on the form of it that stands least against.
+func (e *Engine) Between(target, other int32, stages guide.StageSet) []Look {
+	out := make([]Look, len(e.ix.Book.Traits))
 	b := e.book(target, stages)
 	tl := b.tally(other, guide.Deadly, false)
 	for i := range b.xs {
 		x := &b.xs[i]
-		out[x.trait], _ = e.weight(x, tl.row, b.t.rowStages(tl.row, x.trait), false)
+		w, _ := e.weight(x, tl.row, b.t.rowStages(tl.row, x.trait), false)
+		out[x.trait] = Look{w, e.def.strengthOf(w), -1}
+		if x.mask != 0 {
+			out[x.trait].State = int32(guide.Lowest(x.mask))
+		}
 	}
 	return out
 }

@@ -93,10 +93,11 @@ type assessment struct {
 	supposing    supposing        // what is taken for granted, while the end is worked out
 	st           standing
 	tallies      []tally
-	open         []int32 // dangerous entries not ruled out
-	most         []int32 // see hardest
-	danger       []int32 // all dangerous entries in scope
-	contact      bool    // a contact hazard is standing
+	open         []int32         // dangerous entries not ruled out
+	most         []int32         // see hardest
+	slotOf       map[int32]int32 // see spoken
+	danger       []int32         // all dangerous entries in scope
+	contact      bool            // a contact hazard is standing
 	use          *guide.Use
 }
 
@@ -173,8 +174,7 @@ func (t *assessment) gradeOf(i int32) guide.Grade {
 	case Clear:
 		return t.e.ix.Contact[i]
 	case Keep:
-		// Whatever is to be protected is held to the rule for poisonous
-		// entries: two steps, one of them structural.
+		// Whatever is to be protected is held to the rule for poisonous entries.
 		if tx.Protection != "" {
 			return guide.Poisonous
 		}
@@ -191,7 +191,7 @@ func (t *assessment) gradeOf(i int32) guide.Grade {
 // grade is 0, and where one is they stay in scope.
 //
 // For clear and keep nothing is exempt: there the target is what is feared, or
-// what is to be protected, and it is held until its own steps rule it out.
+// what is to be protected, and it is held until what was seen rules it out.
 func (t *assessment) exempt(taxon int32) bool {
 	return t.f.Intent != Clear && t.f.Intent != Keep && t.inLine(taxon)
 }

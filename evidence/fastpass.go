@@ -106,7 +106,7 @@ func (t *assessment) fastPass() FastPass {
 // said of every one: that it is sound and at the stage of the first.
 func (t *assessment) nextItem() (*assessment, []int32) {
 	next := *t
-	next.rs, next.voices, next.byTrait = nil, nil, make([]int32, len(t.byTrait))
+	next.rs, next.voices, next.slotOf, next.byTrait = nil, nil, nil, make([]int32, len(t.byTrait))
 	for i := range next.byTrait {
 		next.byTrait[i] = -1
 	}

@@ -66,6 +66,10 @@ func Intents() []string { return intentNames[1:] }
 // harvest reports whether something is to go into a person.
 func (i Intent) harvest() bool { return i == Eat || i == Remedy }
 
+// ByTheGuide is the method of an answer whose look was made as the guide describes it.
+// It alone settles what such a look settles; other methods tell second looks apart.
+const ByTheGuide = "by-the-guide"
+
 // Answer is what the observer said of one trait.
 type Answer struct {
 	Trait  string
@@ -81,7 +85,7 @@ type Answer struct {
 	Paper        string  // white, dark, half: under a spore print
 	Detached     bool    // judged on a part already picked
 	Malformed    bool
-	Method       string // how it was looked at: as the guide says, or how a second look was made
+	Method       string // how it was looked at: ByTheGuide, or how a second look was made
 	From         string // of a report: neighbour, person, custom, web
 	With         string // what a smell was tested with: one of Carriers, empty for the hands
 }

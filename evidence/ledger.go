@@ -39,6 +39,14 @@ func (d *Defaults) strengthOf(w float64) Strength {
 	return TellsNothing
 }
 
+// thorns says how many of the thirds of what is needed are left, and how far the next
+// is cut. The last goes only when the whole rule is met.
+func thorns(sum, need float64) (left int, nick float64) {
+	part := max(0, sum) / need * thirds
+	clipped := min(int(part), thirds-1)
+	return thirds - clipped, min(1, part-float64(clipped))
+}
+
 // Step is what one answer weighs against an entry.
 type Step struct {
 	Reading    int32   // index into Judgement.Readings
@@ -74,8 +82,8 @@ type Exclusion struct {
 	Steps     []Step
 }
 
-// thorns is how many thirds an entry has.
-const thorns = 3
+// thirds is how many thorns an entry has.
+const thirds = 3
 
 // ledger lists every dangerous entry in scope, open ones first, the gravest and
 // those with most still needed in front. Steps share one backing array.
@@ -91,9 +99,7 @@ func (t *assessment) ledger() []Exclusion {
 			en.Form = t.e.ix.Chances.Rows[tl.row].Form
 		}
 		if !tl.ruledOut {
-			part := max(0, tl.sum) / tl.need.sum * thorns
-			clipped := min(int(part), thorns-1)
-			en.Thorns, en.Nick = thorns-clipped, min(1, part-float64(clipped))
+			en.Thorns, en.Nick = thorns(tl.sum, tl.need.sum)
 			en.WantsFact = tl.sum >= tl.need.sum
 		}
 		from := len(steps)

@@ -22,7 +22,7 @@ func (p *plain) sheet(f *Find, rs []Reading, sc *scene, target *guide.Taxon) *pl
 	for i := range rs {
 		tr := &p.b.Traits[rs[i].Trait]
 		if rs[i].Soundness == Sound && tr.Class != guide.Circumstance && tr.Prepares == "" && (rs[i].Mask != 0 || rs[i].Kind == Measured) {
-			s.said = append(s.said, said{&rs[i], tr, rs[i].Method != "", sawOf(p, rs)})
+			s.said = append(s.said, said{&rs[i], tr, rs[i].Guided, sawOf(p, rs)})
 		}
 	}
 	return s

@@ -6,7 +6,7 @@ import "zestythicket/guide"
 type Soundness uint8
 
 // Mute readings rule nothing out by their kind; conflicting ones wait for a new
-// look; shaky ones add no depth; sound ones may contradict.
+// look; shaky ones weigh nothing yet; sound ones do.
 const (
 	Mute Soundness = iota
 	Conflicting
@@ -66,6 +66,8 @@ type Reading struct {
 	// confirmed the first reading.
 	Again  bool
 	Method string
+	// Guided: a look that was made as the guide describes gave this very reading.
+	Guided bool
 	// Loose: read on a part that was picked or found loose.
 	Loose bool
 	// By is the child trait this reading was derived from: who saw the section
@@ -98,6 +100,7 @@ type slot struct {
 	settled  bool     // a difference was settled: that is done once
 	out      bool     // no look settles it any more
 	methods  []string // of every evidential look
+	guided   uint32   // the states of the last look made as the guide describes
 	loose    bool     // the current look was at a loose part
 }
 
@@ -236,7 +239,9 @@ func (s *slot) take(e *Engine, tr *guide.Trait, ev Event, spoilers []Confounder)
 		if s.conflict && !s.differs(tr, &ev) {
 			s.conflict, s.first = false, 0
 		}
+		s.guided = 0
 		s.put(ev, spoilers, now)
+		s.guide(tr, &ev.Answer)
 		s.conflict = s.conflict || s.clash(tr, &ev)
 		return
 	}
@@ -249,8 +254,16 @@ func (s *slot) take(e *Engine, tr *guide.Trait, ev Event, spoilers []Confounder)
 	}
 	s.look(tr, &ev, len(spoilers) == 0)
 	s.put(ev, spoilers, true)
+	s.guide(tr, &ev.Answer)
 	if ev.Answer.Method != "" {
 		s.methods = append(s.methods, ev.Answer.Method)
+	}
+}
+
+// guide notes a look that was made as the guide describes.
+func (s *slot) guide(tr *guide.Trait, a *Answer) {
+	if a.Method == ByTheGuide {
+		s.guided = maskOf(tr, a)
 	}
 }
 
@@ -348,6 +361,7 @@ func (e *Engine) settle(at int32, s *slot) Reading {
 	a := &s.cur.Answer
 	r := Reading{Trait: at, Seq: s.cur.Seq, Kind: a.Kind, Mask: maskOf(&e.ix.Book.Traits[at], a), Value: a.Value, Err: a.Error,
 		Spoilers: s.spoilers, First: s.first, Again: s.again, Out: s.out, Taken: s.cur.Taken, Loose: s.loose, Method: a.Method, By: -1}
+	r.Guided = r.Mask != 0 && r.Mask == s.guided
 	switch {
 	case s.conflict:
 		r.Soundness = Conflicting

@@ -8,8 +8,8 @@ import (
 
 // best is what the specimen would weigh if every check that is still possible were
 // answered as the target may well show it, by the book: the answers that were given,
-// and the looks that are left, each with what tells most. An answer that speaks against the target and was
-// not confirmed is to be looked at again, so it is left out here.
+// and the looks that are left, each with what tells most. An answer that speaks against
+// the target and was not confirmed is to be looked at again, so it is left out here.
 func (t *assessment) best() ([]voice, int) {
 	xs := make([]voice, 0, len(t.voices)+32)
 	for _, x := range t.voices {
@@ -133,7 +133,11 @@ func (t *assessment) separator(other int32) int32 {
 			continue
 		}
 		slot := int32(-1)
-		if at, ok := t.factSlot(&x); ok {
+		fact := t.e.ix.Chances.Columns[x.trait].Fact
+		if x.mask != 0 {
+			fact = fact[guide.Lowest(x.mask):]
+		}
+		if at, ok := t.spoken()[fact[0]]; ok {
 			slot = at
 		}
 		w, high := t.e.weight(&x, tl.row, t.rowStages(tl.row, x.trait), st.taught)
@@ -155,28 +159,6 @@ func (t *assessment) usualLooks() []voice {
 		t.left = t.e.usual(t.target, t.sc.stages, func(trait int32) bool { return t.sound(trait) == nil && t.available(trait) })
 	}
 	return t.left
-}
-
-// factSlot finds the slot of a look whose fact has spoken already.
-func (t *assessment) factSlot(x *voice) (int32, bool) {
-	fact := t.e.ix.Chances.Columns[x.trait].Fact
-	f := fact[0]
-	if x.mask != 0 {
-		f = fact[guide.Lowest(x.mask)]
-	}
-	for i := range t.voices {
-		y := &t.voices[i]
-		of := t.e.ix.Chances.Columns[y.trait].Fact
-		if y.mask == 0 && of[0] == f {
-			return y.slot, true
-		}
-		for m := y.mask; m != 0; m &= m - 1 {
-			if of[guide.Lowest(m)] == f {
-				return y.slot, true
-			}
-		}
-	}
-	return -1, false
 }
 
 // nameEachOther lists, by entry, those that it names as lookalikes, that name it, and

@@ -45,6 +45,7 @@ type Simulator struct {
 	t     *assessment
 	pair  SimPair
 	order []simLook
+	keys  int // the first so many are key traits
 	slots []slotWeight
 	// others are the dangerous entries in scope beside the pair's.
 	others []SimPair
@@ -60,6 +61,8 @@ type simLook struct {
 	trait int32
 	hope  int
 	key   bool
+	// varies are the states that some reader says a specimen of the target may show.
+	varies uint32
 }
 
 // Simulator prepares the draws of a pair: the looks in the order in which they weigh
@@ -81,7 +84,7 @@ func (e *Engine) Simulator(p SimPair) *Simulator {
 			continue
 		}
 		w, _ := e.weight(x, tl.row, t.rowStages(tl.row, x.trait), false)
-		looks = append(looks, look{simLook{x.trait, guide.Lowest(x.mask), slices.Contains(keys, t.trait(x.trait).ID)}, w})
+		looks = append(looks, look{simLook{x.trait, guide.Lowest(x.mask), slices.Contains(keys, t.trait(x.trait).ID), e.listed(p.Target, x.trait, p.Stage)}, w})
 	}
 	slices.SortStableFunc(looks, func(a, b look) int {
 		if a.key != b.key {
@@ -91,6 +94,7 @@ func (e *Engine) Simulator(p SimPair) *Simulator {
 	})
 	for _, l := range looks {
 		s.order = append(s.order, l.simLook)
+		s.keys += boolInt(l.key)
 	}
 	s.scope()
 	return s
@@ -132,17 +136,22 @@ func (s *Simulator) Rows() []int32 {
 	return out
 }
 
-// shown draws what a row shows of a trait at a stage; -1 where nothing is said or the
+// drawState draws what a row shows of a trait at a stage; -1 where nothing is said or the
 // part is lacking.
 func (e *Engine) drawState(row, trait int32, st guide.Stage, rnd func() float64) int {
+	return e.drawAmong(row, trait, st, ^uint32(0), rnd)
+}
+
+// drawAmong draws among some states only.
+func (e *Engine) drawAmong(row, trait int32, st guide.Stage, among uint32, rnd func() float64) int {
 	col := &e.ix.Chances.Columns[trait]
 	for _, v := range col.VarsOf(row) {
 		if v.Stages.Has(st) && v.At >= 0 && !v.Lacking {
-			return pick(col.Shown[v.At:int(v.At)+col.N], rnd)
+			return pick(col.Shown[v.At:int(v.At)+col.N], among, rnd)
 		}
 	}
 	if v := &col.Mean[st]; v.At >= 0 && v.Stages.Has(st) && !e.lacksAt(row, trait, st) {
-		return pick(col.Shown[v.At:int(v.At)+col.N], rnd)
+		return pick(col.Shown[v.At:int(v.At)+col.N], among, rnd)
 	}
 	return -1
 }
@@ -156,78 +165,108 @@ func (e *Engine) lacksAt(row, trait int32, st guide.Stage) bool {
 	return false
 }
 
-func pick(p []float32, rnd func() float64) int {
-	sum := float32(0)
-	for _, x := range p {
-		sum += x
+// listed are the states that the entry or one of its readers says it shows at a stage,
+// however rarely; all of them where nobody says anything. What nobody lists keeps a rest
+// of doubt in the pool, and is no natural variation.
+func (e *Engine) listed(taxon, trait int32, st guide.Stage) uint32 {
+	t := &e.ix.Book.Taxa[taxon]
+	id := e.ix.Book.Traits[trait].ID
+	var m uint32
+	take := func(c *guide.Cell) {
+		for i := range c.Variants {
+			for s, f := range c.Variants[i].Freq {
+				if c.Trait == id && c.Variants[i].Stages.Has(st) && f >= guide.Rarely {
+					m |= 1 << s
+				}
+			}
+		}
+	}
+	for i := range t.Cells {
+		take(&t.Cells[i])
+	}
+	for i := range t.Readings {
+		take(&t.Readings[i].Cell)
+	}
+	if m == 0 {
+		return ^uint32(0)
+	}
+	return m
+}
+
+// pick draws a state by its share, among some.
+func pick(p []float32, among uint32, rnd func() float64) int {
+	sum, last := float32(0), -1
+	for s, x := range p {
+		if among&(1<<s) != 0 {
+			sum, last = sum+x, s
+		}
 	}
 	at := float32(rnd()) * sum
 	for s, x := range p {
+		if among&(1<<s) == 0 {
+			continue
+		}
 		if at -= x; at < 0 {
 			return s
 		}
 	}
-	return len(p) - 1
+	return last
 }
 
-// Draw draws one specimen from a row and lets a hopeful observer name it.
+// Draw draws one specimen from a row and lets a hopeful observer name it. A key trait in
+// a rare state is let pass, as the rules do once it was confirmed.
 func (s *Simulator) Draw(row int32, o Hopeful, rnd func() float64) Draw {
-	t := s.t
 	out := Draw{Margin: math.Inf(-1), Row: row}
 	wrong := s.mishaps(o, rnd)
 	xs := make([]voice, 0, len(s.order))
 	mistakes := 0
 	fooled := map[int32]bool{}
-	most := math.Inf(-1)
-	keys := 0
-	for _, l := range s.order {
-		if l.key {
-			keys++
-		}
-	}
 	for i, l := range s.order {
-		true_ := t.e.drawState(row, l.trait, s.pair.Stage, rnd)
-		if true_ < 0 {
+		shown := s.t.e.drawState(row, l.trait, s.pair.Stage, rnd)
+		if shown < 0 {
 			if l.key {
 				return out // a key trait that is not there can't fit
 			}
 			continue
 		}
-		said := true_
-		if m, state := s.misledBy(wrong, l.trait, true_); m >= 0 {
+		said := shown
+		if m, state := s.misledBy(wrong, l.trait, shown); m >= 0 {
 			said = state
 			if !fooled[m] {
 				fooled[m] = true
 				mistakes++
 			}
-		} else if true_ != l.hope && rnd() < o.Times*t.e.errsTo(l.trait, true_, l.hope) {
+		} else if shown != l.hope && rnd() < o.Times*s.t.e.errsTo(l.trait, shown, l.hope) {
 			said = l.hope
 			mistakes++
 		}
-		x := voice{reading: -1, trait: l.trait, kind: Seen, mask: 1 << said, method: true, growing: true, class: t.trait(l.trait).Class}
-		t.e.atTarget(&x, s.pair.Target, t.sc.stages)
-		if !x.silent && !x.lacking && x.target < t.e.def.SurpriseAt && t.trait(l.trait).Class != guide.Circumstance {
+		x, odd := s.says(l.trait, said)
+		if odd {
 			// Looked at again: the first is confirmed, or two further looks see the hope.
 			second, third := rnd(), rnd()
 			if min(second, third) < o.Right {
 				return out
 			}
 			mistakes += 2
-			x.mask = 1 << l.hope
-		}
-		if l.key && t.e.shownBy(t.e.ix.Chances.RowFrom[s.pair.Target], l.trait, guide.Lowest(x.mask), t.e.stagesFor(s.pair.Target, t.sc.stages, t.trait(l.trait))) < t.e.def.FitsAt {
-			return out
+			x, _ = s.says(l.trait, l.hope)
 		}
 		xs = append(xs, x)
-		if i+1 < keys {
+		if i+1 < s.keys {
 			continue
 		}
-		if m := s.margin(xs, math.Max(most, -SimMost)); m > most {
-			most = m
+		if m := s.margin(xs, math.Max(out.Margin, -SimMost)); m > out.Margin {
 			out.Margin, out.Mistakes = m, mistakes
 		}
 	}
 	return out
+}
+
+// says is an answer as it weighs, and whether it is one that the target hardly ever
+// gives, which asks for another look.
+func (s *Simulator) says(trait int32, state int) (x voice, odd bool) {
+	x = s.t.e.look(trait, state)
+	s.t.e.atTarget(&x, s.pair.Target, s.t.sc.stages)
+	return x, !x.silent && !x.lacking && x.target < s.t.e.def.SurpriseAt
 }
 
 // margin is by how much everything dangerous is ruled out, -Inf where that is not more
@@ -300,14 +339,12 @@ func (s *Simulator) mishaps(o Hopeful, rnd func() float64) []int32 {
 		if len(m.Guard) > 0 {
 			rate = m.With
 		}
-		if (m.Kingdom == guide.KingdomUnclear || m.Kingdom == s.t.kingdomOf()) && rnd() < min(0.9, o.Times*rate) {
+		if (m.Kingdom == guide.KingdomUnclear || m.Kingdom == s.t.kingdom) && rnd() < min(0.9, o.Times*rate) {
 			out = append(out, int32(i))
 		}
 	}
 	return out
 }
-
-func (t *assessment) kingdomOf() guide.Kingdom { return t.taxon(t.target).Kingdom }
 
 // misledBy finds a mishap that makes the observer answer otherwise, and what.
 func (s *Simulator) misledBy(wrong []int32, trait int32, state int) (mishap int32, reads int) {
@@ -340,39 +377,30 @@ type Truth struct {
 	Refused bool
 }
 
-// True draws a specimen of the target itself, with its natural variation, and lets an
-// observer name it who errs without hope: every state is misnamed as its trait says.
+// True draws a specimen of the target itself, with the variation that readers list, and lets an
+// observer name it who errs without hope: every state is misnamed as its trait says. What
+// speaks against the target is looked at again by another way and then named rightly.
 func (s *Simulator) True(times float64, rnd func() float64) Truth {
-	t := s.t
-	row := t.e.ix.Chances.RowFrom[s.pair.Target]
+	row := s.t.e.ix.Chances.RowFrom[s.pair.Target]
 	xs := make([]voice, 0, len(s.order))
 	var out Truth
-	keys := 0
-	for _, l := range s.order {
-		if l.key {
-			keys++
-		}
-	}
 	for i, l := range s.order {
-		state := t.e.drawState(row, l.trait, s.pair.Stage, rnd)
-		if state < 0 {
+		shown := s.t.e.drawAmong(row, l.trait, s.pair.Stage, l.varies, rnd)
+		if shown < 0 {
 			continue
 		}
-		state = t.e.misname(l.trait, state, times, rnd)
-		x := voice{reading: -1, trait: l.trait, kind: Seen, mask: 1 << state, method: true, growing: true, class: t.trait(l.trait).Class}
-		t.e.atTarget(&x, s.pair.Target, t.sc.stages)
+		x, odd := s.says(l.trait, s.t.e.misname(l.trait, shown, times, rnd))
 		out.Answers++
-		if !x.silent && !x.lacking && x.target < t.e.def.SurpriseAt {
-			// Looked at again by another way it is named rightly, or is confirmed.
-			if again := t.e.drawState(row, l.trait, s.pair.Stage, rnd); t.e.shownBy(row, l.trait, again, t.sc.stages) < t.e.def.FitsAt {
-				return Truth{Answers: out.Answers, Refused: true}
-			} else {
-				x.mask = 1 << again
-				out.Answers += 2
+		if odd {
+			out.Answers++
+			if x, odd = s.says(l.trait, shown); odd {
+				out.Refused = true // it is really so, and a second look confirms it
+				return out
 			}
+			out.Answers++ // a third settles the two that differ
 		}
 		xs = append(xs, x)
-		if i+1 >= keys && !math.IsInf(s.margin(xs, -1e-9), -1) {
+		if i+1 >= s.keys && !math.IsInf(s.margin(xs, -1e-9), -1) {
 			out.Complete = true
 			return out
 		}

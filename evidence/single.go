@@ -1,10 +1,6 @@
 package evidence
 
-import (
-	"math"
-
-	"zestythicket/guide"
-)
+import "zestythicket/guide"
 
 // Single is what one answer alone does against one dangerous entry.
 type Single struct {
@@ -12,6 +8,7 @@ type Single struct {
 	Other        int32
 	Grade        guide.Grade
 	Weight       float64 // capped as one fact is
+	Strength     Strength
 	RulesOut     bool
 }
 
@@ -33,7 +30,7 @@ func (e *Engine) Singles(line *AuditLine, each func(Single)) {
 		for k := range line.Entries {
 			a := &line.Entries[k]
 			one := t.tallyOf(a.Taxon, a.Grade, []voice{x}, slots)
-			each(Single{x.trait, int32(guide.Lowest(x.mask)), a.Taxon, a.Grade, math.Max(one.sum, -99), one.ruledOut})
+			each(Single{x.trait, int32(guide.Lowest(x.mask)), a.Taxon, a.Grade, one.sum, e.def.strengthOf(one.sum), one.ruledOut})
 		}
 	}
 }

@@ -30,24 +30,33 @@ type stakes struct {
 // stakes works out what is still needed, entry by entry.
 func (t *assessment) stakes() *stakes {
 	hardest := t.hardest()
-	s := &stakes{of: make([]stake, len(hardest)), slot: map[int32]int32{}}
+	s := &stakes{of: make([]stake, len(hardest)), slot: t.spoken()}
 	all := make([]slotWeight, len(hardest)*t.slots)
 	for i, d := range hardest {
 		s.of[i] = t.stakeOf(d, all[i*t.slots:(i+1)*t.slots:(i+1)*t.slots])
 		s.of[i].weight = t.atStake(d)
 		s.total += s.of[i].weight * s.of[i].left
 	}
+	return s
+}
+
+// spoken says, by fact, which slot has spoken of it already.
+func (t *assessment) spoken() map[int32]int32 {
+	if t.slotOf != nil {
+		return t.slotOf
+	}
+	t.slotOf = map[int32]int32{}
 	for i := range t.voices {
 		x := &t.voices[i]
 		fact := t.e.ix.Chances.Columns[x.trait].Fact
 		if x.mask == 0 {
-			s.slot[fact[0]] = x.slot
+			t.slotOf[fact[0]] = x.slot
 		}
 		for m := x.mask; m != 0; m &= m - 1 {
-			s.slot[fact[guide.Lowest(m)]] = x.slot
+			t.slotOf[fact[guide.Lowest(m)]] = x.slot
 		}
 	}
-	return s
+	return t.slotOf
 }
 
 // atStake is how much the fall of what is still needed against an open entry counts.
@@ -145,7 +154,7 @@ func allSettled(guide.TraitRef) bool { return true }
 
 // supposed is a state as an observer would answer it who looks by the book.
 func (t *assessment) supposed(trait int32, state int) voice {
-	x := voice{reading: -1, trait: trait, kind: Seen, mask: 1 << state, method: true, class: t.trait(trait).Class}
+	x := t.e.look(trait, state)
 	t.e.loosen(&x, t.saw)
 	t.e.atTarget(&x, t.ref, t.sc.stages)
 	return x
@@ -206,7 +215,7 @@ func (t *assessment) worthOf(trait int32, at *stakes, out []float64) {
 // targetDecibans are the decibans of each state at the reference.
 func (t *assessment) targetDecibans(trait int32, out []float32) (silent, lacking bool) {
 	for s := range out {
-		x := voice{reading: -1, trait: trait, kind: Seen, mask: 1 << s, method: true, growing: true, class: t.trait(trait).Class}
+		x := t.e.look(trait, s)
 		t.e.loosen(&x, allSettled)
 		t.e.atTarget(&x, t.ref, t.sc.stages)
 		if x.silent || x.lacking {
@@ -221,7 +230,7 @@ func (t *assessment) targetDecibans(trait int32, out []float32) (silent, lacking
 func (e *Engine) rowDecibans(col *guide.ChanceColumn, trait, row int32, stages guide.StageSet, taught bool, out []float32) (high uint32, ok bool) {
 	if taught { // few are, so nothing is worked out beforehand
 		for s := range out {
-			x := voice{trait: trait, kind: Seen, mask: 1 << s, method: true}
+			x := e.look(trait, s)
 			e.loosen(&x, allSettled)
 			p, firm, said, _ := e.of(row, stages, &x, false, true)
 			if !said {
@@ -264,7 +273,7 @@ func (e *Engine) compile() {
 		col := &e.ix.Chances.Columns[at]
 		e.db[at], e.firm[at] = make([]float32, len(col.Called)), make([]uint32, len(col.Vars))
 		for s := 0; s < col.N; s++ {
-			x := voice{trait: int32(at), kind: Seen, mask: 1 << s, method: true}
+			x := e.look(int32(at), s)
 			e.loosen(&x, allSettled)
 			for k := range col.Vars {
 				v := &col.Vars[k]

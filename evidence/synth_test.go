@@ -114,7 +114,7 @@ func synthFind(r *rand.Rand, b *guide.Guide, n int) *Find {
 	f.Log = append(f.Log, Event{Seq: 1, AtMS: 0, Kind: Staged, Specimen: "s1", Stages: stages[r.IntN(3)]})
 	for _, k := range r.Perm(len(b.Traits))[:n] {
 		tr := &b.Traits[k]
-		a := Answer{Trait: tr.ID, Kind: Seen, Unsure: r.IntN(5) == 0, Minutes: 1e6, Count: 9}
+		a := Answer{Trait: tr.ID, Kind: Seen, Unsure: r.IntN(5) == 0, Minutes: 1e6, Count: 9, Method: []string{"", "", ByTheGuide, "lens"}[r.IntN(4)]}
 		switch {
 		case tr.Kind == guide.Measure:
 			a.Kind, a.Value, a.Error = Measured, r.Float64()*80, r.Float64()*4

@@ -96,7 +96,7 @@ func (t *assessment) listen() {
 		if !telling(r, tr) || tr.Prepares != "" || r.Mask == 0 && r.Kind != Measured {
 			continue
 		}
-		x := voice{reading: int32(i), trait: r.Trait, kind: r.Kind, mask: r.Mask, value: r.Value, err: r.Err, method: r.Method != "", growing: !r.Loose, class: tr.Class}
+		x := voice{reading: int32(i), trait: r.Trait, kind: r.Kind, mask: r.Mask, value: r.Value, err: r.Err, method: r.Guided, growing: !r.Loose, class: tr.Class}
 		t.e.loosen(&x, t.saw)
 		t.e.atTarget(&x, t.ref, t.sc.stages)
 		t.voices = append(t.voices, x)
@@ -221,7 +221,11 @@ func (t *assessment) surprises() {
 // usual are the target's looks: what a specimen usually shows of each trait that
 // can be judged at these stages, looked at by the book. can leaves traits out.
 func (e *Engine) usual(target int32, stages guide.StageSet, can func(trait int32) bool) []voice {
-	all := e.told.looks(looksKey{target, stages, false}, func() []voice { return e.allUsual(target, stages) })
+	return only(e.told.looks(looksKey{target, stages, false}, func() []voice { return e.allUsual(target, stages) }), can)
+}
+
+// only keeps the looks at some traits.
+func only(all []voice, can func(trait int32) bool) []voice {
 	out := make([]voice, 0, len(all))
 	for i := range all {
 		if can(all[i].trait) {
@@ -249,7 +253,7 @@ func (e *Engine) allUsual(target int32, stages guide.StageSet) []voice {
 		if !ok || !e.has(target, tr, stages) {
 			continue
 		}
-		x := voice{reading: -1, trait: int32(at), kind: Seen, mask: 1 << s, method: true, growing: true, class: tr.Class}
+		x := e.look(int32(at), s)
 		e.atTarget(&x, target, stages)
 		out = append(out, x)
 	}
@@ -276,14 +280,7 @@ func (e *Engine) usualMeasure(target, trait int32, stages guide.StageSet) (voice
 // likely are all states that a specimen of the target may well show of a trait that was
 // not looked at: what a best case is made of.
 func (e *Engine) likely(target int32, stages guide.StageSet, can func(trait int32) bool) []voice {
-	all := e.told.looks(looksKey{target, stages, true}, func() []voice { return e.allLikely(target, stages) })
-	out := make([]voice, 0, len(all))
-	for i := range all {
-		if can(all[i].trait) {
-			out = append(out, all[i])
-		}
-	}
-	return out
+	return only(e.told.looks(looksKey{target, stages, true}, func() []voice { return e.allLikely(target, stages) }), can)
 }
 
 func (e *Engine) allLikely(target int32, stages guide.StageSet) []voice {

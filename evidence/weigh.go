@@ -88,10 +88,13 @@ func (e *Engine) called(col *guide.ChanceColumn, v *guide.ChanceVar, x *voice, s
 
 // misnames is the share of looks at a trait that are misnamed.
 func (e *Engine) misnames(trait int32) float64 {
-	if e.ix.Book.Traits[trait].Class == guide.Sensory {
-		return e.ix.Chances.Rates.Sensory
-	}
-	return e.ix.Chances.Rates.Structural
+	return e.ix.Chances.Rates.Misnamed(&e.ix.Book.Traits[trait])
+}
+
+// look is a state as an observer answers it who looks by the book, before anything was
+// made of it.
+func (e *Engine) look(trait int32, state int) voice {
+	return voice{reading: -1, trait: trait, kind: Seen, mask: 1 << state, method: true, growing: true, class: e.ix.Book.Traits[trait].Class}
 }
 
 // answered is P(a|variant) for the whole answer: any of several states, all of

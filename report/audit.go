@@ -31,6 +31,7 @@ type AuditEntry struct {
 	Weight    float64    `json:"weight" doc:"Decibans against it when the target looks as it usually does and is looked at by the method"`
 	Need      float64    `json:"need"`
 	Words     string     `json:"words"`
+	Thorns    int        `json:"thorns" doc:"Thorns left, of three"`
 	Form      string     `json:"form,omitempty" doc:"The form of it that is hardest to tell apart"`
 	RuledOut  bool       `json:"ruledOut" doc:"By anyone"`
 	Taught    bool       `json:"taught" doc:"By who was taught this danger in person"`
@@ -49,7 +50,7 @@ func Audit(ix *guide.Index, lines []evidence.AuditLine) (out []AuditLine, failin
 		open := 0
 		for k := range l.Entries {
 			e := &l.Entries[k]
-			x := AuditEntry{Taxon: w.taxon(e.Taxon), GradeWord: e.Grade.String(), Grade: int(e.Grade), Weight: tenth(e.Weight), Need: e.Need, Words: weightWords(e.Weight, e.Need), RuledOut: e.RuledOut, Taught: e.RuledOut || e.Taught, Named: e.Named, By: []TraitRef{}}
+			x := AuditEntry{Taxon: w.taxon(e.Taxon), GradeWord: e.Grade.String(), Grade: int(e.Grade), Weight: tenth(e.Weight), Need: e.Need, Words: weightWords(e.Weight, e.Need), Thorns: e.Thorns, RuledOut: e.RuledOut, Taught: e.RuledOut || e.Taught, Named: e.Named, By: []TraitRef{}}
 			if e.Form >= 0 {
 				x.Form = ix.Book.Taxa[e.Taxon].Forms[e.Form].When
 			}

@@ -7,14 +7,15 @@ import (
 	"slices"
 	"strings"
 
+	"zestythicket/evidence"
 	"zestythicket/guide"
 )
 
 // What a trait is worth between a target and one other entry.
 const (
-	WorthStrong  = "strong"  // what the target usually shows weighs 20 decibans or more
-	WorthFair    = "fair"    // 10 or more
-	WorthSlight  = "slight"  // 3 or more
+	WorthStrong  = "strong"  // what the target usually shows is strong evidence
+	WorthFair    = "fair"    // … fair
+	WorthSlight  = "slight"  // … slight
 	WorthReverse = "reverse" // what the other usually shows is never seen on the target
 	WorthShared  = "shared"  // both show it: worth nothing between these
 	WorthSilent  = "silent"  // the guide does not say enough
@@ -48,11 +49,11 @@ type BesideRow struct {
 // share, which are worth nothing between them. Circumstance is shown and never worth
 // anything. weigh gives, by trait, what the target's usual look weighs against another
 // entry.
-func Beside(ix *guide.Index, target int32, others []int32, stages guide.StageSet, weigh func(other int32) []float64) []BesideRow {
+func Beside(ix *guide.Index, target int32, others []int32, stages guide.StageSet, weigh func(other int32) []evidence.Look) []BesideRow {
 	t := &ix.Book.Taxa[target]
 	keys := t.KeyFor(stages)
 	rows := []BesideRow{}
-	weights := make([][]float64, len(others))
+	weights := make([][]evidence.Look, len(others))
 	for i, o := range others {
 		weights[i] = weigh(o)
 	}
@@ -65,11 +66,17 @@ func Beside(ix *guide.Index, target int32, others []int32, stages guide.StageSet
 		row := BesideRow{Trait: TraitRef{tr.ID, tr.Name, tr.Part.String()}, Class: tr.Class.String(), Handling: tr.Handling.String(), BeforePick: tr.BeforePick, Unit: tr.Unit,
 			Key: slices.Contains(keys, tr.ID), Cells: []BesideCell{a.cell(tr)}}
 		said := a.said
+		if !a.said && len(weights) > 0 { // only other readers say it
+			if l := weights[0][i]; l.Strength != 0 && l.State >= 0 {
+				st := &tr.States[l.State]
+				row.Cells[0].Words, row.Cells[0].Usual = st.Label+", as other readers say", []string{st.ID}
+			}
+		}
 		for k, o := range others {
 			b := looksOf(ix, o, tr, stages)
 			c := b.cell(tr)
-			c.Weight = tenth(weights[k][i])
-			c.Worth = worth(tr, &a, &b, c.Weight)
+			c.Weight = tenth(weights[k][i].Weight)
+			c.Worth = worth(tr, &a, &b, weights[k][i].Strength)
 			said = said || b.said
 			row.Cells = append(row.Cells, c)
 		}
@@ -187,15 +194,15 @@ func (l *looks) cell(tr *guide.Trait) BesideCell {
 }
 
 // worth is what the trait is worth against b for somebody who holds a.
-func worth(tr *guide.Trait, a, b *looks, weight float64) string {
+func worth(tr *guide.Trait, a, b *looks, strength evidence.Strength) string {
 	switch {
 	case tr.Class == guide.Circumstance:
 		return WorthShared
-	case weight >= 20:
+	case strength == evidence.Strong:
 		return WorthStrong
-	case weight >= 10:
+	case strength == evidence.Fair:
 		return WorthFair
-	case weight >= 3:
+	case strength == evidence.Slight:
 		return WorthSlight
 	case b.usual != 0 && b.usual&^a.never == 0:
 		return WorthReverse

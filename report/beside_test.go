@@ -30,7 +30,7 @@ func besideRows(t *testing.T, target string, others []string, stages guide.Stage
 	}
 	rows := map[string]report.BesideRow{}
 	var order []string
-	for _, r := range report.Beside(ix, at(target), os, stages, func(o int32) []float64 { return e.Between(at(target), o, stages) }) {
+	for _, r := range report.Beside(ix, at(target), os, stages, func(o int32) []evidence.Look { return e.Between(at(target), o, stages) }) {
 		rows[r.Trait.ID] = r
 		order = append(order, r.Trait.ID)
 	}

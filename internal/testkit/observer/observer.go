@@ -7,9 +7,6 @@ import (
 	"zestythicket/guide"
 )
 
-// Method is how a true observer looks: as the guide says.
-const Method = "as the guide says"
-
 // Answer is what a true observer says of a trait on an entry in its stages: the state
 // that it shows most often, as all who read it say, or the middle of what is typical;
 // what most of the kingdom
@@ -22,7 +19,7 @@ func Answer(ix *guide.Index, trait, truth int32, stages guide.StageSet) evidence
 // OfRow is [Answer] of one row of chances: an entry as it is described, or a form of it.
 func OfRow(ix *guide.Index, trait, row int32, stages guide.StageSet) evidence.Answer {
 	tr := &ix.Book.Traits[trait]
-	a := evidence.Answer{Trait: tr.ID, Kind: evidence.Seen, Count: max(tr.MinCount, 1), Minutes: tr.WaitMin, Paper: "half", Method: Method}
+	a := evidence.Answer{Trait: tr.ID, Kind: evidence.Seen, Count: max(tr.MinCount, 1), Minutes: tr.WaitMin, Paper: "half", Method: evidence.ByTheGuide}
 	if tr.Prepares != "" {
 		a.States = []string{tr.States[0].ID}
 		return a

@@ -13,7 +13,7 @@ export type Look = {
 };
 
 /** The method of a look that was made as the guide describes it. */
-export const byTheGuide = 'as the guide says';
+export const byTheGuide = 'by-the-guide';
 
 /** The states of a trait that get a tile and a number key. Absence has neither: it is a deliberate act of its own. */
 export const tilesOf = (t: Trait): S['State'][] => t.states.filter((s) => s.id !== t.absent);
