@@ -110,3 +110,28 @@ func TestAuditRoutes(t *testing.T) {
 		t.Errorf("only %d lines hold", holds)
 	}
 }
+
+// The page of an entry says where the rules leave what people gather, and from what.
+func TestEntrySaysWhatIsLeft(t *testing.T) {
+	r := newRig(t)
+	for id, want := range map[string]bool{"cantharellus-cibarius": true, "prunus-spinosa": false} {
+		page, code := get[reference.TaxonPage](r, "/api/taxa/"+id)
+		if code != 200 || len(page.Uses) == 0 {
+			t.Fatalf("%s: %d", id, code)
+		}
+		left := page.Uses[0].Left
+		if (len(left) > 0) != want || want && (left[0].Taxon.ID == "" || left[0].Stage != "mature") {
+			t.Errorf("%s: left %+v", id, left)
+		}
+		read := false
+		for _, c := range page.Cells {
+			if c.Agree > c.Readers || c.Readers < 1 {
+				t.Errorf("%s: %d of %d readers agree", c.Trait.ID, c.Agree, c.Readers)
+			}
+			read = read || c.Readers > 1
+		}
+		if !read {
+			t.Errorf("%s was read once", id)
+		}
+	}
+}

@@ -1,6 +1,7 @@
 package reference
 
 import (
+	"zestythicket/evidence"
 	"zestythicket/guide"
 	"zestythicket/report"
 	"zestythicket/store"
@@ -62,7 +63,7 @@ func (s *Service) Beside(in *CompareIn) (*Beside, error) {
 		out.Taxa = append(out.Taxa, BesideTaxon{report.Taxon(ix, o), int(x.WorstHazard()), whyConfused(t, x)})
 	}
 	if stages != 0 {
-		out.Rows = report.Beside(ix, at, others, stages, func(o int32) []float64 { return s.Engine.Between(at, o, stages) })
+		out.Rows = report.Beside(ix, at, others, stages, func(o int32) []evidence.Look { return s.Engine.Between(at, o, stages) })
 	}
 	return out, nil
 }

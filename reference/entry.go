@@ -269,7 +269,7 @@ func cellOf(ix *guide.Index, t *guide.Taxon, c *guide.Cell, key bool) Cell {
 func tells(e *evidence.Engine, at, other int32) []Tell {
 	out := []Tell{}
 	stages := e.Index().Book.Taxa[at].Stages
-	for _, r := range report.Beside(e.Index(), at, []int32{other}, stages, func(o int32) []float64 { return e.Between(at, o, stages) }) {
+	for _, r := range report.Beside(e.Index(), at, []int32{other}, stages, func(o int32) []evidence.Look { return e.Between(at, o, stages) }) {
 		if w := r.Cells[1].Worth; (w == report.WorthStrong || w == report.WorthFair) && len(out) < mostTells {
 			out = append(out, Tell{r.Trait, r.Cells[0].Words, r.Cells[1].Words, w})
 		}

@@ -115,6 +115,16 @@ type Use struct {
 	Quality     []string `json:"quality"`
 	Harvest     []string `json:"harvest" doc:"Least damage first"`
 	Note        string   `json:"note,omitempty"`
+	// Left are the stages at which the rules leave it.
+	Left []UseLeft `json:"left" doc:"Where the rules leave it, since something dangerous can't be told apart"`
+}
+
+// UseLeft is a stage and continent at which a use is left by the rules, and the entry that
+// stands worst.
+type UseLeft struct {
+	Stage     string          `json:"stage"`
+	Continent string          `json:"continent"`
+	Taxon     report.TaxonRef `json:"taxon"`
 }
 
 // Guide is the guide as a whole.
@@ -157,7 +167,7 @@ func (s *Service) Guide() *GuideInfo {
 func usesOf(t *guide.Taxon) []Use {
 	out := []Use{}
 	for _, u := range t.Uses {
-		out = append(out, Use{u.Part, u.Preparation, u.Stages.Strings(), u.Rank, append([]string{}, u.Regions...), append([]string{}, u.Quality...), append([]string{}, u.Harvest...), u.Note})
+		out = append(out, Use{u.Part, u.Preparation, u.Stages.Strings(), u.Rank, append([]string{}, u.Regions...), append([]string{}, u.Quality...), append([]string{}, u.Harvest...), u.Note, []UseLeft{}})
 	}
 	return out
 }
@@ -179,15 +189,11 @@ func (s *Service) AuditHeads() []report.AuditLine {
 
 // AuditOf are the lines of the audit of one entry, whole.
 func (s *Service) AuditOf(id string) ([]report.AuditLine, error) {
-	if _, err := entry(s.Engine.Index(), id); err != nil {
+	at, err := entry(s.Engine.Index(), id)
+	if err != nil {
 		return nil, err
 	}
-	out := []report.AuditLine{}
-	for _, l := range s.audit() {
-		if l.Taxon.ID == id {
-			out = append(out, l)
-		}
-	}
+	out, _ := report.Audit(s.Engine.Index(), s.Engine.AuditOf(at))
 	return out, nil
 }
 
@@ -198,5 +204,15 @@ func (s *Service) Entry(id string) (*TaxonPage, error) {
 	if err != nil {
 		return nil, err
 	}
-	return taxonPage(s.Engine, at), nil
+	p := taxonPage(s.Engine, at)
+	lines, _ := report.Audit(ix, s.Engine.AuditOf(at))
+	for i := range p.Uses {
+		u := &p.Uses[i]
+		for _, l := range lines {
+			if l.Part == u.Part && l.Preparation == u.Preparation && !l.Refused && !l.Holds && len(l.Entries) > 0 {
+				u.Left = append(u.Left, UseLeft{l.Stage, l.Continent, l.Entries[0].Taxon})
+			}
+		}
+	}
+	return p, nil
 }

@@ -1025,6 +1025,11 @@ export interface components {
             taught: boolean;
             taxon: components["schemas"]["TaxonRef"];
             /**
+             * Format: int64
+             * @description Thorns left, of three
+             */
+            thorns: number;
+            /**
              * Format: double
              * @description Decibans against it when the target looks as it usually does and is looked at by the method
              */
@@ -3069,6 +3074,8 @@ export interface components {
         Use: {
             /** @description Least damage first */
             harvest: string[];
+            /** @description Where the rules leave it, since something dangerous can't be told apart */
+            left: components["schemas"]["UseLeft"][];
             note?: string;
             part: string;
             preparation: string;
@@ -3077,6 +3084,11 @@ export interface components {
             /** @description Where it is gathered; empty: wherever it grows */
             regions: string[];
             stages: string[];
+        };
+        UseLeft: {
+            continent: string;
+            stage: string;
+            taxon: components["schemas"]["TaxonRef"];
         };
         Usual: {
             states: string[];

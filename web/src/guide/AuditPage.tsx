@@ -87,13 +87,7 @@ function Dangers({ entries }: { entries: S['AuditEntry'][] }) {
         {entries.map((e) => (
           <tr key={e.taxon.id}>
             <td>
-              <Thorns
-                grade={e.grade}
-                of={3}
-                left={e.ruledOut ? 0 : Math.max(1, 3 - Math.floor((3 * Math.max(0, e.weight)) / e.need))}
-                cut={e.ruledOut}
-                width={52}
-              />{' '}
+              <Thorns grade={e.grade} of={3} left={e.thorns} cut={e.ruledOut} width={52} />{' '}
               <Link to={`/guide/${e.taxon.id}`}>{e.taxon.common}</Link> <Own origin={e.taxon.origin} />
               <br />
               <Soft>

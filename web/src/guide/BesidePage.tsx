@@ -138,7 +138,7 @@ function Cell({ row, cell, target }: { row: S['BesideRow']; cell: S['BesideCell'
               <Worth $strong={cell.worth === 'strong' || cell.worth === 'fair'}>
                 <span aria-hidden="true">{w.mark} </span>
                 {row.class === 'circumstance' ? 'never evidence' : w.word}
-                {cell.weight >= 3 ? `, ${Math.round(cell.weight)}` : ''}
+                {w.weighs ? `, ${Math.round(cell.weight)}` : ''}
               </Worth>
             </>
           )}

@@ -143,6 +143,15 @@ export function TaxonPage() {
                 {u.regions.length > 0 ? `, in ${u.regions.join(' and ')} only` : ''}; named as far as the {u.rank}.
                 {u.quality.length > 0 && <> Worth taking: {u.quality.join(', ')}.</>}
                 {u.harvest.length > 0 && <> How, least damage first: {u.harvest.join('; ')}.</>}
+                {u.left.map((l) => (
+                  <p key={l.stage + l.continent}>
+                    <b>
+                      Left by the rules, {plain(l.stage)} ({l.continent}):
+                    </b>{' '}
+                    nothing tells it from <Link to={`/guide/${l.taxon.id}`}>{l.taxon.common}</Link> with the certainty
+                    that is asked.
+                  </p>
+                ))}
               </li>
             ))}
           </ul>

@@ -45,11 +45,11 @@ export function variantWords(v: S['VariantLine']): string {
 }
 
 /** What a trait is worth between a target and one other entry, in words and with a mark that needs no colour. */
-export const worths: Record<string, { word: string; mark: string }> = {
-  strong: { word: 'strong evidence', mark: '◆' },
-  fair: { word: 'fair evidence', mark: '▲' },
+export const worths: Record<string, { word: string; mark: string; weighs?: boolean }> = {
+  strong: { word: 'strong evidence', mark: '◆', weighs: true },
+  fair: { word: 'fair evidence', mark: '▲', weighs: true },
   reverse: { word: 'rules this out', mark: '▽' },
-  slight: { word: 'slight', mark: '△' },
+  slight: { word: 'slight', mark: '△', weighs: true },
   shared: { word: 'shared: worth nothing', mark: '=' },
   silent: { word: 'not said', mark: '·' },
 };
