@@ -1,4 +1,5 @@
 import { blade, dash, fill, hatch, line, petals, polygon, rays, round, thin, type Mark } from './marks';
+import { deciding } from './glyphs-deciding';
 import { fungi } from './glyphs-fungi';
 import { plants } from './glyphs-plants';
 import { bigCut, colourOf, drop, ground, leaves, patch, scent, stem } from './strokes';
@@ -556,7 +557,7 @@ const first: Record<string, Mark[]> = {
   'condition/malformed': [line('M10 24C4 10 20 2 24 12 30 0 46 10 36 24zM20 24l-6 18M28 24l2 8 6 10')],
 };
 
-const byState: Record<string, Mark[]> = { ...first, ...plants, ...fungi };
+const byState: Record<string, Mark[]> = { ...first, ...plants, ...fungi, ...deciding };
 
 const colourTraits = new Set([
   'flower-colour',
