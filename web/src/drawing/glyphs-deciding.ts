@@ -19,6 +19,14 @@ export const deciding: Record<string, Mark[]> = {
     thin('M19 15v18M22 16v17M26 16v17M29 15v18'),
     thin('M18 20h12M17 24h14M18 28h12M19 16l10 16M29 16L19 32'),
   ),
+  'flower-place/strap': [
+    line('M10 46C6 30 8 12 16 2c8 8 10 28 4 44z'),
+    line('M16 24l16-4M32 20l-4-10M32 20l8-8M32 20l10 2M32 20l4 12'),
+    fill(round(28, 9, 3)),
+    fill(round(41, 11, 3)),
+    fill(round(43, 23, 3)),
+    fill(round(37, 33, 3)),
+  ],
   'plant-latex/milk': [
     line('M16 2v20M30 2v20M16 22l7 4 7-4'),
     fill(drop(18, 24)),
