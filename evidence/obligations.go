@@ -260,7 +260,7 @@ func (t *assessment) observer() ([]Requirement, []RejectReason) {
 	var leave []RejectReason
 	tx := t.taxon(t.target)
 	for _, g := range t.e.ix.Book.HardGroups {
-		if t.signed(g.ID) || !t.gate(tx, g.ID) {
+		if !g.Asked || t.signed(g.ID) || !t.gate(tx, g.ID) {
 			continue
 		}
 		o := ob(SignOffNeeded, Observer)

@@ -36,7 +36,7 @@ func (t *assessment) refusals() []Refusal {
 	who := t.personal(tx)
 	add(who != "", RefusePerson, t.target, -1, who)
 	for _, g := range t.e.ix.Book.HardGroups {
-		add(!t.signed(g.ID) && t.gate(tx, g.ID), RefuseUnsigned, t.target, -1, g.ID)
+		add(g.Asked && !t.signed(g.ID) && t.gate(tx, g.ID), RefuseUnsigned, t.target, -1, g.ID)
 	}
 	return out
 }

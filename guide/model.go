@@ -274,6 +274,9 @@ type KeyTraits struct {
 type HardGroup struct {
 	ID, Name, Why string
 	Covers        []string // what a sign-off should have covered
+	// Asked: the bench asks for a sign-off. Of the other groups one only opens the
+	// second door: who was taught them in person may judge what others leave.
+	Asked bool
 }
 
 // Saying is a folk rule that is refused by name.

@@ -168,9 +168,9 @@ func (l *loader) readSources(r yamlpos.Reader, data []byte) {
 
 func (l *loader) readHardGroups(r yamlpos.Reader, data []byte) {
 	for _, f := range r.Each(r.Parse(data)) {
-		m := r.Map(f.Value, "name", "why", "covers")
+		m := r.Map(f.Value, "name", "why", "covers", "asked")
 		r.Need(f.Key, m, "name", "why", "covers")
-		l.book.HardGroups = append(l.book.HardGroups, guide.HardGroup{ID: f.Name, Name: r.Str(m["name"]), Why: r.Str(m["why"]), Covers: r.Strs(m["covers"])})
+		l.book.HardGroups = append(l.book.HardGroups, guide.HardGroup{ID: f.Name, Name: r.Str(m["name"]), Why: r.Str(m["why"]), Covers: r.Strs(m["covers"]), Asked: r.Bool(m["asked"], true)})
 		l.groups = append(l.groups, f.Name)
 	}
 }
