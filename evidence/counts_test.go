@@ -33,9 +33,9 @@ func TestDoubtAgainstTheTarget(t *testing.T) {
 		want   evidence.RequirementCode
 	}{
 		"unsure":     {"castanea-sativa", guide.FruitStage, evidence.Answer{Trait: "fruit-kind", Kind: evidence.Seen, States: []string{"drupe"}, Count: 3, Unsure: true}, evidence.DoubtAgainst},
-		"poor light": {"craterellus-cornucopioides", guide.Mature, evidence.Answer{Trait: "gill-colour", Kind: evidence.Seen, States: []string{"orange"}, Light: "poor"}, evidence.DoubtAgainst},
-		"too early":  {"craterellus-cornucopioides", guide.Mature, evidence.Answer{Trait: "spore-print", Kind: evidence.Seen, States: []string{"chocolate"}, Minutes: 20, Paper: "half"}, evidence.DoubtAgainst},
-		"soundly":    {"craterellus-cornucopioides", guide.Mature, evidence.Answer{Trait: "flesh-cut", Kind: evidence.Seen, States: []string{"blue"}, Minutes: 1}, evidence.SecondLook},
+		"poor light": {"lactarius-deliciosus", guide.Mature, evidence.Answer{Trait: "spore-print", Kind: evidence.Seen, States: []string{"black"}, Minutes: 1000, Paper: "half", Light: "poor"}, evidence.DoubtAgainst},
+		"too early":  {"lactarius-deliciosus", guide.Mature, evidence.Answer{Trait: "spore-print", Kind: evidence.Seen, States: []string{"chocolate"}, Minutes: 20, Paper: "half"}, evidence.DoubtAgainst},
+		"soundly":    {"lactarius-deliciosus", guide.Mature, evidence.Answer{Trait: "spore-print", Kind: evidence.Seen, States: []string{"black"}, Minutes: 1000, Paper: "half"}, evidence.SecondLook},
 	} {
 		f, _ := completed(t, e, c.target, c.stage)
 		f.Log = slices.DeleteFunc(f.Log, func(ev evidence.Event) bool { return ev.Answer.Trait == c.answer.Trait })
@@ -215,11 +215,11 @@ func TestCountsWithoutAnswers(t *testing.T) {
 		}
 		return e.JudgePatch(f)
 	}
-	f, _ := completed(t, e, "craterellus-cornucopioides", guide.Mature)
+	f, _ := completed(t, e, "lactarius-deliciosus", guide.Mature)
 	if p := beside(f, guide.Mature, 30, saw("cap-feel", "dry").Answer); p.Passed != 1 || p.Unchecked != 30 {
 		t.Errorf("thirty with one answer: %d passed, %d unchecked", p.Passed, p.Unchecked)
 	}
-	f, o := completed(t, e, "castanea-sativa", guide.FruitStage)
+	f, o := completed(t, e, "rosa-canina", guide.FruitStage)
 	p := beside(f, guide.FruitStage, 30)
 	if !p.FastPass.Exists || !p.FastPass.Ready || p.Passed != 1 || p.Unchecked != 30 {
 		t.Fatalf("thirty without an answer: %+v, %d passed", p.FastPass, p.Passed)

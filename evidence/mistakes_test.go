@@ -2,6 +2,7 @@ package evidence_test
 
 import (
 	"os"
+	"slices"
 	"sync/atomic"
 	"testing"
 
@@ -75,6 +76,13 @@ func weakest(e *evidence.Engine, lines []evidence.AuditLine, target int32, part 
 	return out
 }
 
+// gathered: some line of the audit lets this part be gathered at this stage.
+func gathered(lines []evidence.AuditLine, taxon int32, part string, st guide.Stage) bool {
+	return slices.ContainsFunc(lines, func(l evidence.AuditLine) bool {
+		return l.Taxon == taxon && l.Use.Part == part && l.Stage == st && l.Holds
+	})
+}
+
 // TestSingleMistakes puts dangerous entries in the place of every target and
 // lets one act go wrong in the most misleading way: seen is what was hoped for.
 // None may reach "checks complete". The pairs tried are the named lookalikes and
@@ -112,10 +120,13 @@ func TestSingleMistakes(t *testing.T) {
 				t.Parallel()
 				for u := range target.Uses {
 					use := &target.Uses[u]
-					if u > 0 && use.Part == target.Uses[u-1].Part && use.Stages == target.Uses[u-1].Stages {
+					if slices.ContainsFunc(target.Uses[:u], func(x guide.Use) bool { return x.Part == use.Part && x.Stages == use.Stages }) {
 						continue // the same thing in the hand, prepared otherwise
 					}
 					use.Stages.Each(func(st guide.Stage) {
+						if most == 1 && !gathered(lines, int32(ti), use.Part, st) {
+							return // what the rules leave is tried by TestMisleadingSpecimens
+						}
 						for _, d := range weakest(e, lines, int32(ti), use.Part, st, most) {
 							danger := &b.Taxa[d]
 							if !danger.OnContinentOf(regionOf(target, use)) {
@@ -174,7 +185,7 @@ func TestGates(t *testing.T) {
 	}{
 		// Nothing tells the horse mushroom from the yellow stainer with the certainty asked.
 		{"agaricus-arvensis", "cap", guide.Mature, true, evidence.LeaveIt},
-		{"craterellus-cornucopioides", "cap", guide.Mature, true, evidence.ChecksComplete},
+		{"lactarius-deliciosus", "cap", guide.Mature, true, evidence.ChecksComplete},
 		// Buttons are refused to anyone.
 		{"agaricus-arvensis", "cap", guide.Egg, true, evidence.LeaveIt},
 		// Nothing tells a field mushroom from small dapperlings with the certainty asked.

@@ -137,12 +137,14 @@ func (e *Engine) clash(f *Find, a, b *Judgement) (Clash, bool) {
 	return Clash{}, false
 }
 
-// anyAllowsBoth: some entry in scope is described as showing both. An entry that
-// is silent on a state does not vouch for it.
+// anyAllowsBoth: the target is described as showing both; without one, some entry in
+// scope. The larger a guide, the more likely some entry shows any two states, and a
+// basket of the target holds nothing of that one. An entry that is silent on a state
+// does not vouch for it.
 func (e *Engine) anyAllowsBoth(t *assessment, a, b *Reading) bool {
 	col, tr := &e.ix.Columns[a.Trait], t.trait(a.Trait)
 	for row, taxon := range col.Taxa {
-		if !t.in[taxon] {
+		if !t.in[taxon] || t.target >= 0 && taxon != t.target {
 			continue
 		}
 		st := e.stagesFor(taxon, t.sc.eff, tr)

@@ -1,6 +1,7 @@
 package evidence_test
 
 import (
+	"os"
 	"slices"
 	"sort"
 	"strings"
@@ -57,14 +58,19 @@ func walkKey(t *testing.T, o *observer, f *evidence.Find, whole bool) (evidence.
 }
 
 // Every entry, keyed out truly, is among what is left; and what is left is just
-// what nothing contradicts, entry by entry.
+// what nothing contradicts, entry by entry. Every fourth is tried; all of them with
+// ZT_ALL_PAIRS=1.
 func TestKeyKeepsTheTruth(t *testing.T) {
 	t.Parallel()
 	e := engineOf(t, "")
 	ix := e.Index()
 	var walked, left []int
-	for i := range ix.Book.Taxa {
-		whole := i%4 == 0
+	every := 4
+	if os.Getenv("ZT_ALL_PAIRS") != "" {
+		every = 1
+	}
+	for i := 0; i < len(ix.Book.Taxa); i += every {
+		whole := i%(4*every) == 0
 		tx := &ix.Book.Taxa[i]
 		st := guide.Mature
 		if tx.Kingdom == guide.Plant {
