@@ -107,7 +107,7 @@ func TestBadInput(t *testing.T) {
 		"bad day":                 {"POST", "/api/finds", `{"id":"find-001","day":"soon","facts":{"intent":"eat"}}`, 422, "day"},
 		"bad target":              {"POST", "/api/finds", `{"id":"find-001","day":"2026-10-10","facts":{"intent":"eat","target":"castanea"}}`, 422, "castanea-sativa"},
 		"bad intent":              {"PUT", "/api/finds/demo-chestnut/facts", `{"intent":"taste"}`, 422, "intent"},
-		"unknown hard group":      {"PUT", "/api/people/rowan", `{"name":"R","profile":{"colourDiffers":false,"smellWeak":false,"facts":[],"answered":[],"signOffs":[{"group":"carrots","by":"x"}]}}`, 422, "carrot-family"},
+		"unknown hard group":      {"PUT", "/api/people/rowan", `{"name":"R","profile":{"colourDiffers":false,"smellWeak":false,"facts":[],"answered":[],"signOffs":[{"group":"carrot-famly","by":"x"}]}}`, 422, "carrot-family"},
 		"danger of another group": {"PUT", "/api/people/rowan", `{"name":"R","profile":{"colourDiffers":false,"smellWeak":false,"facts":[],"answered":[],"signOffs":[{"group":"bulbs-lily-leaves","by":"x","dangers":["conium-maculatum"]}]}}`, 422, "dangers"},
 		"joined to nothing":       {"POST", "/api/finds/demo-chestnut/specimens", `{"id":"s2","joinedTo":"s7"}`, 422, "no specimen"},
 	} {

@@ -31,8 +31,12 @@ func OfPatchFor(ix *guide.Index, f *evidence.Find, p *evidence.Patch, specimen s
 	j := Of(ix, f, &p.Judgements[at])
 	for i := range j.Ledger {
 		en := &j.Ledger[i]
-		if en.RuledOut || !en.Named && i >= stepsShown {
-			en.Steps = []Step{}
+		if i >= stepsShown {
+			en.Steps, en.Form, en.Share, en.Left = []Step{}, "", 0, 0
+			en.Words, en.GradeWord = "", ""
+			if en.Missing == stillMissing(en.Need-en.Weight) {
+				en.Missing = ""
+			}
 		}
 		en.Steps = slices.DeleteFunc(en.Steps, func(s Step) bool { return !s.Counted || s.Strength == evidence.TellsNothing.String() })
 	}
@@ -175,9 +179,12 @@ func (w *writer) reading(r *evidence.Reading) Reading {
 	return out
 }
 
+// stillMissing says how much more evidence is needed.
+func stillMissing(left float64) string { return fmt.Sprintf("%.0f more", math.Ceil(left)) }
+
 func (w *writer) entry(e *evidence.Exclusion) Entry {
 	out := Entry{Taxon: w.taxon(e.Taxon), Grade: int(e.Grade), GradeWord: e.Grade.String(), Weight: tenth(e.Weight), Need: e.Need, Left: tenth(e.Left), Thorns: e.Thorns, Nick: math.Floor(100*e.Nick) / 100, RuledOut: e.RuledOut,
-		Named: e.Named, Contact: e.Contact, Share: e.Share, Steps: []Step{}}
+		Named: e.Named, Contact: e.Contact, Share: math.Round(e.Share*1e6) / 1e6, Steps: []Step{}}
 	if e.Form >= 0 {
 		out.Form = w.ix.Book.Taxa[e.Taxon].Forms[e.Form].When
 	}
@@ -186,7 +193,7 @@ func (w *writer) entry(e *evidence.Exclusion) Entry {
 	case e.WantsFact:
 		out.Missing = "Evidence enough, but not from enough different parts: one more strong look at its build."
 	case !e.RuledOut:
-		out.Missing = fmt.Sprintf("%.0f more", math.Ceil(e.Left))
+		out.Missing = stillMissing(e.Left)
 	}
 	for i := range e.Steps {
 		s := &e.Steps[i]

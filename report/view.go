@@ -68,19 +68,19 @@ type Step struct {
 type Entry struct {
 	Taxon     TaxonRef `json:"taxon"`
 	Grade     int      `json:"grade"`
-	GradeWord string   `json:"gradeWord"`
+	GradeWord string   `json:"gradeWord,omitempty" doc:"The fixed word of the grade; left out where steps are"`
 	Weight    float64  `json:"weight" doc:"Evidence against it, in decibans"`
 	Need      float64  `json:"need" doc:"What rules it out"`
-	Left      float64  `json:"left" doc:"What is still needed, 0 once ruled out"`
+	Left      float64  `json:"left,omitempty" doc:"What is still needed; left out once ruled out, and where steps are"`
 	Thorns    int      `json:"thorns" doc:"Thorns left, of three; the last goes only when the whole rule is met"`
 	Nick      float64  `json:"nick" doc:"How far the next thorn is cut, 0 to 1"`
-	RuledOut  bool     `json:"ruledOut"`
-	Form      string   `json:"form,omitempty" doc:"The form of it that stands least against, in words; empty for the entry as described"`
+	RuledOut  bool     `json:"ruledOut,omitempty"`
+	Form      string   `json:"form,omitempty" doc:"The form of it that stands least against, in words; empty for the entry as described, and where steps are left out"`
 	Named     bool     `json:"named,omitempty"`
 	Contact   bool     `json:"contact,omitempty"`
-	Share     float64  `json:"share"`
-	Words     string   `json:"words"`
-	Missing   string   `json:"missing,omitempty"`
+	Share     float64  `json:"share,omitempty"`
+	Words     string   `json:"words,omitempty" doc:"Weight of need, in words; left out where steps are"`
+	Missing   string   `json:"missing,omitempty" doc:"What is missing, in words; left out where it is what need and weight say"`
 	Steps     []Step   `json:"steps" doc:"When one specimen is asked for, those that weigh something against the entries at the head of the ledger; ask for the exclusion for all"`
 }
 

@@ -1414,16 +1414,18 @@ export interface components {
         };
         Entry: {
             contact?: boolean;
-            /** @description The form of it that stands least against, in words; empty for the entry as described */
+            /** @description The form of it that stands least against, in words; empty for the entry as described, and where steps are left out */
             form?: string;
             /** Format: int64 */
             grade: number;
-            gradeWord: string;
+            /** @description The fixed word of the grade; left out where steps are */
+            gradeWord?: string;
             /**
              * Format: double
-             * @description What is still needed, 0 once ruled out
+             * @description What is still needed; left out once ruled out, and where steps are
              */
-            left: number;
+            left?: number;
+            /** @description What is missing, in words; left out where it is what need and weight say */
             missing?: string;
             named?: boolean;
             /**
@@ -1436,9 +1438,9 @@ export interface components {
              * @description How far the next thorn is cut, 0 to 1
              */
             nick: number;
-            ruledOut: boolean;
+            ruledOut?: boolean;
             /** Format: double */
-            share: number;
+            share?: number;
             /** @description When one specimen is asked for, those that weigh something against the entries at the head of the ledger; ask for the exclusion for all */
             steps: components["schemas"]["Step"][];
             taxon: components["schemas"]["TaxonRef"];
@@ -1452,7 +1454,8 @@ export interface components {
              * @description Evidence against it, in decibans
              */
             weight: number;
-            words: string;
+            /** @description Weight of need, in words; left out where steps are */
+            words?: string;
         };
         ErrorDetail: {
             /** @description Where the error occurred, e.g. 'body.items[3].tags' or 'path.thing-id' */

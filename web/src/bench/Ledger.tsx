@@ -6,6 +6,7 @@ import { useExclusion } from '../api/hooks';
 import { Thorns } from '../drawing/Thorns';
 import { Own } from '../guide/Own';
 import { Button, Soft } from '../theme/bits';
+import { gradeOf, missingOf, weightOf } from './ledgerWords';
 
 const List = styled.ul`
   list-style: none;
@@ -52,8 +53,8 @@ function EntryLine({
   return (
     <Item>
       <div>
-        <Thorns grade={e.grade} of={3} left={e.thorns} nick={e.nick} cut={e.ruledOut} />
-        <b>{e.words}</b>
+        <Thorns grade={e.grade} of={3} left={e.thorns} nick={e.nick} cut={e.ruledOut ?? false} />
+        <b>{weightOf(e)}</b>
       </div>
       <div>
         <h3>
@@ -61,11 +62,11 @@ function EntryLine({
           <Own origin={e.taxon.origin} />
         </h3>
         <p>
-          <b>{e.gradeWord}</b>
+          <b>{gradeOf(e)}</b>
           {e.contact && ' · harmful on contact'}
           {e.named && ' · named lookalike of your target'}
           {' · '}
-          {e.ruledOut ? 'cut back' : `open: ${e.missing}`}
+          {e.ruledOut ? 'cut back' : `open: ${missingOf(e)}`}
         </p>
         {e.form && !e.ruledOut && <Soft as="p">Hardest to tell as: {e.form}</Soft>}
         {children}
@@ -89,8 +90,8 @@ function EntryLine({
   );
 }
 
-/** An entry that is ruled out; its steps are fetched when somebody asks by what. */
-function CutLine({ e, find, specimen, stand }: { e: S['Entry']; find: string; specimen: string; stand: string }) {
+/** An entry whose steps are fetched when somebody asks by what. */
+function AskedLine({ e, find, specimen, stand }: { e: S['Entry']; find: string; specimen: string; stand: string }) {
   const [open, setOpen] = useState(false);
   const whole = useExclusion(find, specimen, e.taxon.id, stand, open);
   return (
@@ -127,9 +128,13 @@ export function Ledger({
         <p>No dangerous entry of this guide is open. Something that is not in the guide may be.</p>
       ) : (
         <List>
-          {open.map((e) => (
-            <EntryLine key={e.taxon.id} e={e} />
-          ))}
+          {open.map((e) =>
+            e.steps.length > 0 || e.weight === 0 ? (
+              <EntryLine key={e.taxon.id} e={e} />
+            ) : (
+              <AskedLine key={e.taxon.id} e={e} find={find} specimen={judgement.specimen} stand={stand} />
+            ),
+          )}
         </List>
       )}
       {cut.length > 0 && (
@@ -137,7 +142,7 @@ export function Ledger({
           <summary>Cut back: {cut.length}</summary>
           <List>
             {cut.map((e) => (
-              <CutLine key={e.taxon.id} e={e} find={find} specimen={judgement.specimen} stand={stand} />
+              <AskedLine key={e.taxon.id} e={e} find={find} specimen={judgement.specimen} stand={stand} />
             ))}
           </List>
         </details>

@@ -3,6 +3,7 @@ import type { Judgement, S, Trait, View } from '../api/client';
 import { useTaxon } from '../api/hooks';
 import { Soft } from '../theme/bits';
 import { scaleEnd, where, whereWords, type Range } from './range';
+import { gradeOf } from './ledgerWords';
 
 const Box = styled.div`
   display: grid;
@@ -55,8 +56,8 @@ export function RangeBars({ view, judgement, trait }: { view: View; judgement: J
   const second = useTaxon(open[1]?.taxon.id ?? '');
   const bars = [
     { entry: view.target ? target.data : undefined, note: 'your target' },
-    { entry: open[0] ? first.data : undefined, note: `${open[0]?.gradeWord}, open` },
-    { entry: open[1] ? second.data : undefined, note: `${open[1]?.gradeWord}, open` },
+    { entry: open[0] ? first.data : undefined, note: `${open[0] ? gradeOf(open[0]) : ''}, open` },
+    { entry: open[1] ? second.data : undefined, note: `${open[1] ? gradeOf(open[1]) : ''}, open` },
   ].flatMap(({ entry, note }): Bar[] => {
     const range = rangeOf(entry, trait.id, judgement.stages);
     return entry && range ? [{ name: entry.common, note, range }] : [];

@@ -2,6 +2,7 @@ import styled from 'styled-components';
 import type { Judgement } from '../api/client';
 import { Thorns } from '../drawing/Thorns';
 import { Button, Next } from '../theme/bits';
+import { gradeOf, weightOf } from './ledgerWords';
 
 const Bar = styled.section`
   border-top: 2px solid var(--ink);
@@ -86,7 +87,7 @@ export function VerdictBar({ judgement: j, held, onOpen, onDangers, onWhy }: Pro
             <p>
               Nearest danger: <b>{near.taxon.common}</b>
               <br />
-              {near.gradeWord}, evidence against it {near.words}
+              {gradeOf(near)}, evidence against it {weightOf(near)}
             </p>
           </>
         ) : (
