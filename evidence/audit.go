@@ -54,14 +54,43 @@ func (e *Engine) Audit() []AuditLine {
 func (e *Engine) AuditOf(taxon int32) []AuditLine {
 	var out []AuditLine
 	tx := &e.ix.Book.Taxa[taxon]
+	shelf := shelf{e: e, target: taxon, books: map[guide.Stage]*book{}, apart: map[apartKey]Apart{}}
 	for u := range tx.Uses {
 		for _, continent := range continents(tx) {
 			tx.Stages.Each(func(st guide.Stage) {
-				out = append(out, e.auditLine(taxon, &tx.Uses[u], st, continent))
+				out = append(out, e.auditLine(&shelf, &tx.Uses[u], st, continent))
 			})
 		}
 	}
 	return out
+}
+
+// shelf keeps the books of one target and what they say: neither the preparation nor
+// the continent changes how well two entries can be told apart.
+type shelf struct {
+	e      *Engine
+	target int32
+	books  map[guide.Stage]*book
+	apart  map[apartKey]Apart
+}
+
+type apartKey struct {
+	stage guide.Stage
+	other int32
+	grade guide.Grade
+}
+
+func (s *shelf) against(st guide.Stage, other int32, grade guide.Grade) Apart {
+	k := apartKey{st, other, grade}
+	a, ok := s.apart[k]
+	if !ok {
+		if s.books[st] == nil {
+			s.books[st] = s.e.book(s.target, guide.NewStageSet(st))
+		}
+		a = s.books[st].against(other, grade)
+		s.apart[k] = a
+	}
+	return a
 }
 
 func continents(tx *guide.Taxon) []string {
@@ -74,7 +103,8 @@ func continents(tx *guide.Taxon) []string {
 	return out
 }
 
-func (e *Engine) auditLine(taxon int32, u *guide.Use, st guide.Stage, continent string) AuditLine {
+func (e *Engine) auditLine(sh *shelf, u *guide.Use, st guide.Stage, continent string) AuditLine {
+	taxon := sh.target
 	line := AuditLine{Taxon: taxon, Use: *u, Stage: st, Continent: continent, Refused: !u.Stages.Has(st) || !u.GatheredIn(continent), Holds: true, Taught: true}
 	region := continent
 	if continent == "NA" {
@@ -84,12 +114,11 @@ func (e *Engine) auditLine(taxon int32, u *guide.Use, st guide.Stage, continent 
 	f := &Find{Intent: Eat, Target: tx.ID, Part: u.Part, Prep: u.Preparation, Place: Place{Region: region}}
 	scope := &assessment{e: e, f: f, target: taxon, kingdom: tx.Kingdom, use: u}
 	scope.scope()
-	b := e.book(taxon, guide.NewStageSet(st))
 	for d := range scope.in {
 		if !scope.in[d] || scope.grade[d] == 0 || scope.exempt(int32(d)) {
 			continue
 		}
-		a := b.against(int32(d), scope.grade[d])
+		a := sh.against(st, int32(d), scope.grade[d])
 		line.Holds = line.Holds && a.RuledOut
 		line.Taught = line.Taught && (a.RuledOut || a.Taught)
 		line.Entries = append(line.Entries, a)

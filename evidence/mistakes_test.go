@@ -86,7 +86,8 @@ func gathered(lines []evidence.AuditLine, taxon int32, part string, st guide.Sta
 // TestSingleMistakes puts dangerous entries in the place of every target and
 // lets one act go wrong in the most misleading way: seen is what was hoped for.
 // None may reach "checks complete". The pairs tried are the named lookalikes and
-// the weakest of each audit line; ZT_ALL_PAIRS=1 tries every dangerous entry
+// the weakest of each open audit line, of every fourth entry; ZT_ALL_PAIRS=1 tries
+// every dangerous entry in the place of every target
 // (make mistakes: half an hour and more).
 func TestSingleMistakes(t *testing.T) {
 	e := engineOf(t, "")
@@ -113,7 +114,7 @@ func TestSingleMistakes(t *testing.T) {
 	t.Run("targets", func(t *testing.T) {
 		for ti := range b.Taxa {
 			target := &b.Taxa[ti]
-			if len(target.Uses) == 0 {
+			if len(target.Uses) == 0 || most == 1 && ti%4 != 0 {
 				continue
 			}
 			t.Run(target.ID, func(t *testing.T) {

@@ -1,6 +1,11 @@
 package reference
 
 import (
+	"runtime"
+	"slices"
+	"sync"
+	"sync/atomic"
+
 	"zestythicket/evidence"
 	"zestythicket/finds"
 	"zestythicket/guide"
@@ -173,7 +178,7 @@ func usesOf(t *guide.Taxon) []Use {
 }
 
 func (s *Service) audit() []report.AuditLine {
-	s.once.Do(func() { s.lines, _ = report.Audit(s.Engine.Index(), s.Engine.Audit()) })
+	s.once.Do(func() { s.lines, _ = report.Audit(s.Engine.Index(), wholeAudit(s.Engine)) })
 	return s.lines
 }
 
@@ -215,4 +220,20 @@ func (s *Service) Entry(id string) (*TaxonPage, error) {
 		}
 	}
 	return p, nil
+}
+
+// wholeAudit is the audit of every entry, worked out on all cores; it takes seconds.
+func wholeAudit(e *evidence.Engine) []evidence.AuditLine {
+	by := make([][]evidence.AuditLine, len(e.Index().Book.Taxa))
+	var next atomic.Int64
+	var wait sync.WaitGroup
+	for range runtime.GOMAXPROCS(0) {
+		wait.Go(func() {
+			for i := next.Add(1) - 1; i < int64(len(by)); i = next.Add(1) - 1 {
+				by[i] = e.AuditOf(int32(i))
+			}
+		})
+	}
+	wait.Wait()
+	return slices.Concat(by...)
 }

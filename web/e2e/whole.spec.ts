@@ -15,7 +15,7 @@ const finds = [
   },
   {
     id: 'whole-fungus',
-    taxon: 'craterellus-cornucopioides',
+    taxon: 'lactarius-deliciosus',
     facts: { part: 'cap', preparation: 'cooked', region: 'EU' as const },
     day: '2026-10-20',
     stage: 'mature',
@@ -94,7 +94,7 @@ for (const size of sizes) {
     expect(j.verdict).toBe('handle-as-a-hazard');
     expect(j.refusals.map((r) => r.code)).toEqual(expect.arrayContaining(['bare-hands', 'burn']));
     // Nothing that harms on contact is told away by what a twig shows of the truth itself.
-    expect(j.ledger.find((e) => e.taxon.id === 'toxicodendron-vernix')?.ruledOut).toBe(false);
+    expect(j.ledger.find((e) => e.taxon.id === 'toxicodendron-vernix')?.ruledOut ?? false).toBe(false);
     await page.reload();
     await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('Handle as a hazard');
     if (process.env['ZT_LOOK']) await page.screenshot({ path: `${process.env['ZT_LOOK']}/twig-${size.width}.png` });

@@ -104,6 +104,9 @@ function AskedLine({ e, find, specimen, stand }: { e: S['Entry']; find: string; 
   );
 }
 
+/** So many of the open ones are shown at once: the named and the nearest come first. */
+const first = 12;
+
 /** Every dangerous entry in scope: open ones first, those cut back folded. */
 export function Ledger({
   find,
@@ -118,6 +121,12 @@ export function Ledger({
 }) {
   const open = judgement.ledger.filter((e) => !e.ruledOut);
   const cut = judgement.ledger.filter((e) => e.ruledOut);
+  const line = (e: S['Entry']) =>
+    e.steps.length > 0 || e.weight === 0 ? (
+      <EntryLine key={e.taxon.id} e={e} />
+    ) : (
+      <AskedLine key={e.taxon.id} e={e} find={find} specimen={judgement.specimen} stand={stand} />
+    );
   return (
     <>
       <p>
@@ -127,15 +136,15 @@ export function Ledger({
       {open.length === 0 ? (
         <p>No dangerous entry of this guide is open. Something that is not in the guide may be.</p>
       ) : (
-        <List>
-          {open.map((e) =>
-            e.steps.length > 0 || e.weight === 0 ? (
-              <EntryLine key={e.taxon.id} e={e} />
-            ) : (
-              <AskedLine key={e.taxon.id} e={e} find={find} specimen={judgement.specimen} stand={stand} />
-            ),
+        <>
+          <List>{open.slice(0, first).map(line)}</List>
+          {open.length > first && (
+            <details>
+              <summary>And {open.length - first} more that are open</summary>
+              <List>{open.slice(first).map(line)}</List>
+            </details>
           )}
-        </List>
+        </>
       )}
       {cut.length > 0 && (
         <details open={open.length === 0}>

@@ -7,8 +7,7 @@ const leafEdge = 'M24 46C4 38 4 14 24 2C44 14 44 38 24 46z';
 const smallBlade = 'M24 30C8 26 8 10 24 2C40 10 40 26 24 30z';
 const midrib = line('M24 46V4');
 const twig = line('M2 30h44M2 38h44');
-const flesh = [line('M4 30C4 10 44 10 44 30z'), hatch('M4 30C4 10 44 10 44 30z')];
-const soda = (...m: Mark[]): Mark[] => [...flesh, line(drop(24, 2)), ...m];
+const soda = (...m: Mark[]): Mark[] => [line(drop(24, 1)), ...m];
 const stump = line('M2 46h44');
 
 /** Drawings of the traits that decide between neighbours. */
@@ -113,10 +112,10 @@ export const deciding: Record<string, Mark[]> = {
     thin('M14 18l3 8M18 16l1 14M22 18l1 10M26 16v14M30 18l-1 10M34 18l-3 8M17 32v-5M31 32v-6'),
   ],
   'stem-snap/bends': [line('M10 46C10 14 18 6 42 6'), line('M24 46c0-18 4-24 18-24'), line('M42 6v16M10 46h14')],
-  'alkali-drop/violet': soda(...patch('violet', 16, 26, 20)),
-  'alkali-drop/yellow': soda(...patch('yellow', 16, 26, 20)),
-  'alkali-drop/brown': soda(...patch('brown', 16, 26, 20)),
-  'alkali-drop/none': soda(dash('M16 26h20v20H16z')),
+  'alkali-drop/violet': soda(...patch('violet', 9, 15, 30)),
+  'alkali-drop/yellow': soda(...patch('yellow', 9, 15, 30)),
+  'alkali-drop/brown': soda(...patch('brown', 9, 15, 30)),
+  'alkali-drop/none': soda(dash('M9 15h30v30H9z')),
   'fruit-kind/acorn': [
     line('M8 18c0-16 32-16 32 0z'),
     hatch('M8 18c0-16 32-16 32 0z'),

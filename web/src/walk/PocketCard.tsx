@@ -78,7 +78,9 @@ export function PocketCard({ id, up, guide, letter }: { id: string; up: string[]
   const entry = useTaxon(id);
   const stage = entry.data ? stageFor(entry.data, up) : '';
   const foes = entry.data?.lookalikes.map((l) => l.taxon.id) ?? [];
-  const beside = useBeside({ target: id, with: foes.slice(0, 5), stage: stage ? [stage] : [], month: 0 });
+  // A long list of what has to fit leaves room for fewer neighbours.
+  const most = entry.data && keysOf(entry.data, stage).length > 7 ? 4 : 5;
+  const beside = useBeside({ target: id, with: foes.slice(0, most), stage: stage ? [stage] : [], month: 0 });
   if (!entry.data || !beside.data || beside.data.taxa[0]?.id !== id)
     return (
       <Card $letter={letter}>
@@ -143,8 +145,8 @@ export function PocketCard({ id, up, guide, letter }: { id: string; up: string[]
       </ul>
       <footer>
         ▲ one, ▲▲ poisonous or harmful to touch, ▲▲▲ deadly. A card reminds; it does not identify.{' '}
-        {foes.length > 5 ? `${foes.length - 5} more lookalikes are in the guide. ` : ''}When in doubt, leave it. Guide{' '}
-        {guide}
+        {foes.length > most ? `${foes.length - most} more lookalikes are in the guide. ` : ''}When in doubt, leave it.
+        Guide {guide}
       </footer>
     </Card>
   );
