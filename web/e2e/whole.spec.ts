@@ -15,7 +15,7 @@ const finds = [
   },
   {
     id: 'whole-fungus',
-    taxon: 'lactarius-deliciosus',
+    taxon: 'suillus-luteus',
     facts: { part: 'cap', preparation: 'cooked', region: 'EU' as const },
     day: '2026-10-20',
     stage: 'mature',
