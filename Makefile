@@ -30,7 +30,7 @@ $(BIN): web/dist/index.html $(GO_FILES) go.mod go.sum
 test: build lint test-go test-web
 
 test-go:
-	$(GO) test ./...
+	$(GO) test -timeout 40m ./...
 
 test-web: chromium
 	cd web && npx playwright test
