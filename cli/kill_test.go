@@ -54,7 +54,7 @@ func summary(v finds.View) string {
 	j := v.Patch.Judgements[0]
 	s := fmt.Sprintf("%s, %d open, %d readings", j.Verdict, len(j.Obligations), len(j.Readings))
 	for _, e := range j.Ledger {
-		s += fmt.Sprintf(" %s=%s", e.Taxon.ID, e.Words)
+		s += fmt.Sprintf(" %s=%g of %g", e.Taxon.ID, e.Weight, e.Need)
 	}
 	return s
 }
