@@ -49,8 +49,8 @@ func TestProblems(t *testing.T) {
 		want   string // file:line:col: and part of the message
 		hint   string
 	}{
-		"unknown trait":        {taxon, replace("  leaf-veins: {", "  leaf-viens: {"), taxon + ":53:3: unknown trait \"leaf-viens\"", "leaf-veins"},
-		"unknown state":        {taxon, replace("leaf-veins: {always: parallel}", "leaf-veins: {always: paralel}"), taxon + ":53:24: unknown state of leaf-veins \"paralel\"", "parallel"},
+		"unknown trait":        {taxon, replace("  leaf-veins: {", "  leaf-viens: {"), taxon + ":57:3: unknown trait \"leaf-viens\"", "leaf-veins"},
+		"unknown state":        {taxon, replace("leaf-veins: {always: parallel}", "leaf-veins: {always: paralel}"), taxon + ":57:24: unknown state of leaf-veins \"paralel\"", "parallel"},
 		"unknown stage":        {taxon, replace("stages: [leaf], months: 3-5", "stages: [leav], months: 3-5"), "unknown stage \"leav\"", "leaf"},
 		"unknown taxon":        {taxon, replace("taxon: convallaria-majalis", "taxon: convallaria-majals"), "unknown taxon \"convallaria-majals\"", "convallaria-majalis"},
 		"unknown field":        {taxon, replace("summary:", "sumary:"), "unknown field \"sumary\"", "summary"},
@@ -74,7 +74,7 @@ func TestProblems(t *testing.T) {
 		"said twice":           {taxon, replace("rank: species\n", "rank: species\nrank: genus\n"), "\"rank\" stands twice", ""},
 		"trait declared twice": {"traits/fungus.yaml", replace("id: growth-habit", "id: fungus-form"), "already declared at traits/fungus.yaml:1", ""},
 		"month out of range":   {taxon, replace("months: 3-5", "months: 3-15"), "a span of months", "over New Year"},
-		"second, trait":        {"kitchen.yaml", replace("traits: [spore-print]", "traits: [spor-print]"), "kitchen.yaml:23:123: unknown trait \"spor-print\"", ""},
+		"second, trait":        {"kitchen.yaml", replace("traits: [spore-print]", "traits: [spor-print]"), "kitchen.yaml:27:123: unknown trait \"spor-print\"", ""},
 		"share of nothing":     {"kitchen.yaml", replace("part: leaf, take: 0.25", "part: leaf, take: 0"), "is no share", "a share of one"},
 		"share twice":          {"kitchen.yaml", replace("part: flower, take", "part: leaf, take"), "\"leaf\" stands twice", ""},
 		"step of nothing":      {"kitchen.yaml", replace("kingdom: fungus, minutes: 20", "minutes: 20"), "this step belongs to nothing", "name taxa or a kingdom"},
